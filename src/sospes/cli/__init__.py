@@ -1,0 +1,1 @@
+"""The commands: arguments in, one call of the core, one report out."""

@@ -1,0 +1,179 @@
+"""What the commands share: options, configuration, opening, reporting."""
+
+from __future__ import annotations
+
+import argparse
+import re
+import sys
+import time
+from collections.abc import Sequence
+from pathlib import Path
+from typing import TYPE_CHECKING, Any
+
+from sospes.model.errors import NotFound, UsageError
+
+if TYPE_CHECKING:
+    from sospes.formats.opening import Opening
+    from sospes.report.printer import Printer
+    from sospes.report.progress import ProgressBar
+    from sospes.work.outcome import Outcome
+
+_SETTINGS = {"work_folder": Path, "hide_values": bool, "quiet": bool}
+_NUMBERED = re.compile(r"^(.*?)(\d+)$|^(.*\.[a-z]*?)([a-z]{2})$")
+
+
+def add_common(parser: argparse.ArgumentParser) -> None:
+    """Options that every command has."""
+    group = parser.add_argument_group("for all commands")
+    group.add_argument("--json", action="store_true", help="print one JSON document instead of text")
+    group.add_argument(
+        "--quiet", action="store_true", default=None, help="print the verdict and what is wrong, nothing else"
+    )
+    group.add_argument("--config", type=Path, metavar="FILE", help="read settings from this TOML file")
+    group.add_argument(
+        "--work-folder",
+        type=Path,
+        metavar="FOLDER",
+        help="where side copies and temporary data go (default: the system's temporary folder)",
+    )
+    group.add_argument(
+        "-vv", dest="trace", action="store_true", help="print a traceback for errors inside Sospes"
+    )
+
+
+def add_pieces(parser: argparse.ArgumentParser) -> None:
+    """The option for a backup that was split."""
+    parser.add_argument(
+        "--pieces", nargs="+", type=Path, default=[], metavar="FILE",
+        help="further pieces of a backup that was split, in order",
+    )  # fmt: skip
+
+
+def add_hide_values(parser: argparse.ArgumentParser) -> None:
+    """The option that keeps the rows' values out of all output."""
+    parser.add_argument(
+        "--hide-values", action="store_true", default=None, help="keep the rows' values out of the output"
+    )
+
+
+def positive(text: str) -> int:
+    """A whole number from 0 up."""
+    if not text.isdecimal():
+        raise argparse.ArgumentTypeError(f"{text!r} is not a whole number from 0 up")
+    return int(text)
+
+
+def apply_config(args: argparse.Namespace) -> None:
+    """Fill options that were not given from the configuration file's table `defaults`."""
+    settings = _read_config(args.config)
+    for name, kind in _SETTINGS.items():
+        if not hasattr(args, name):
+            continue
+        if getattr(args, name) is None and name.replace("_", "-") in settings:
+            setattr(args, name, kind(settings[name.replace("_", "-")]))
+        if getattr(args, name) is None and kind is bool:
+            setattr(args, name, False)
+    folder = args.work_folder
+    if folder is not None and not folder.is_dir():
+        raise UsageError(
+            f"{folder}: the work folder is not there", "make it, or name another with --work-folder FOLDER"
+        )
+
+
+def _read_config(path: Path | None) -> dict[str, Any]:
+    import tomllib
+
+    if path is None:
+        return {}
+    try:
+        content = tomllib.loads(path.read_text("utf-8"))
+    except FileNotFoundError as error:
+        raise NotFound(f"{path}: no such configuration file", "check the path after --config") from error
+    except (tomllib.TOMLDecodeError, UnicodeDecodeError) as error:
+        raise UsageError(f"{path}: is not valid TOML: {error}", "mend that line of the file") from error
+    defaults = content.get("defaults", {})
+    known = {name.replace("_", "-") for name in _SETTINGS}
+    strange = sorted(set(content) - {"defaults"}) + sorted(set(defaults) - known)
+    if strange:
+        raise UsageError(
+            f"{path}: unknown setting {strange[0]!r}",
+            f"the table [defaults] takes {', '.join(sorted(known))}",
+        )
+    found: dict[str, Any] = defaults
+    return found
+
+
+def opening(args: argparse.Namespace) -> Opening:
+    """How backups are opened for these arguments."""
+    from sospes.formats.opening import Opening
+
+    return Opening(work_folder=args.work_folder, stdin=sys.stdin.buffer)
+
+
+def grouped(paths: Sequence[Path], pieces: Sequence[Path]) -> list[list[Path]]:
+    """Backups, each as its pieces: `--pieces` go to the last one, and files numbered in a row are one backup."""
+    groups: list[list[Path]] = []
+    for path in paths:
+        if groups and _follows(groups[-1][-1], path) and not _is_backup(path):
+            groups[-1].append(path)
+        else:
+            groups.append([path])
+    groups[-1].extend(pieces)
+    return groups
+
+
+def _follows(one: Path, other: Path) -> bool:
+    """Whether two names differ only in a number, or in two letters, that is one higher in the second."""
+    first, second = _NUMBERED.match(one.name), _NUMBERED.match(other.name)
+    if first is None or second is None or one.parent != other.parent:
+        return False
+    if first[1] is not None and second[1] is not None:
+        return first[1] == second[1] and int(second[2]) == int(first[2]) + 1
+    if first[3] is not None and second[3] is not None:
+        return first[3] == second[3] and _letters(second[4]) == _letters(first[4]) + 1
+    return False
+
+
+def _letters(pair: str) -> int:
+    return (ord(pair[0]) - 97) * 26 + ord(pair[1]) - 97
+
+
+def _is_backup(path: Path) -> bool:
+    """Whether a file is a backup by itself, by its first bytes: then it is no further piece."""
+    from sospes.formats.opening import Opening, open_backup
+
+    if not path.is_file():
+        return True
+    opened = open_backup([path], Opening())
+    if opened.head.containers:
+        return True
+    return opened.form is not None and opened.head.plain.startswith(
+        (b"--", b"/*", b"PRAGMA", b"SQLite format")
+    )
+
+
+def printer(args: argparse.Namespace) -> Printer:
+    """The printer for text reports."""
+    from sospes.report.printer import Printer
+
+    return Printer(sys.stdout, args.quiet)
+
+
+def progress(args: argparse.Namespace, what: str, paths: Sequence[Path]) -> ProgressBar:
+    """A progress bar over the stored bytes of a backup."""
+    from sospes.report.progress import ProgressBar
+
+    total = sum(path.stat().st_size for path in paths if path.is_file()) or None
+    return ProgressBar(sys.stderr, what, total, args.quiet)
+
+
+def finish(args: argparse.Namespace, outcomes: Sequence[Outcome[Any]], begin: float) -> int:
+    """Print the JSON document if it was asked for; the exit code."""
+    from sospes.model.verdict import Verdict
+
+    if args.json:
+        from sospes.report.document import document
+
+        names = [outcome.name for outcome in outcomes]
+        print(document(args.command, outcomes, names, time.perf_counter() - begin))  # noqa: T201
+    return max((outcome.verdict for outcome in outcomes), default=Verdict.SOUND).exit_code

@@ -1,0 +1,133 @@
+"""The entry point: finds the command, runs it, turns verdicts and errors into exit codes."""
+
+from __future__ import annotations
+
+import argparse
+import importlib
+import os
+import signal
+import sys
+import traceback
+from collections.abc import Sequence
+from types import FrameType, ModuleType
+
+from sospes import __version__
+from sospes.cli.common import add_common, apply_config
+from sospes.model.errors import SospesError
+from sospes.model.verdict import Verdict
+
+COMMANDS = {
+    "inspect": "say what a backup is, reading as little as possible",
+    "verify": "read all of a backup, find and place all damage",
+    "rehearse": "restore a backup to a side copy, check it, time it, drop it",
+    "extract": "take single tables out of a backup",
+    "compare": "compare the rows of a backup with another backup, a side copy or a file",
+    "demo": "show all of it on made-up backups, without a server or a network",
+}
+INTERRUPTED = 130
+
+
+def entry() -> None:
+    """The program `sospes`."""
+    signal.signal(signal.SIGTERM, _terminate)
+    sys.exit(main(sys.argv[1:]))
+
+
+def _terminate(_signal: int, _frame: FrameType | None) -> None:
+    raise KeyboardInterrupt
+
+
+def main(arguments: Sequence[str]) -> int:
+    """Run one command; the exit code of the contract."""
+    wanted = next((word for word in arguments if not word.startswith("-")), None)
+    parser, module = _parser(wanted)
+    try:
+        args = parser.parse_args(arguments)
+        if module is None:
+            parser.print_help()
+            return 2
+        apply_config(args)
+        code: int = module.run(args)
+        sys.stdout.flush()
+        return code
+    except SospesError as error:
+        return _failed(arguments, wanted, error)
+    except KeyboardInterrupt:
+        print("sospes: interrupted; nothing was left behind half written", file=sys.stderr)  # noqa: T201
+        return INTERRUPTED
+    except BrokenPipeError:
+        os.dup2(os.open(os.devnull, os.O_WRONLY), sys.stdout.fileno())
+        return 3
+    except (OSError, MemoryError) as error:
+        return _failed(arguments, wanted, _environment_error(error))
+    except Exception as error:
+        if "-vv" in arguments:
+            traceback.print_exc()
+        problem = f"an error inside Sospes: {type(error).__name__}: {error}"
+        return _failed(
+            arguments,
+            wanted,
+            SospesError(problem, "nothing is proven by this run; run it with -vv and report what it prints"),
+        )
+
+
+def _environment_error(error: OSError | MemoryError) -> SospesError:
+    if isinstance(error, MemoryError):
+        return SospesError(
+            "there is not enough memory", "end other programs, or run this on a larger machine"
+        )
+    where = f"{error.filename}: " if error.filename else ""
+    if error.errno == 28:
+        return SospesError(
+            f"{where}the disk is full",
+            "make room, or name another place with --work-folder FOLDER or --out FILE",
+        )
+    return SospesError(f"{where}{error.strerror or error}", "check the path and the rights to it")
+
+
+def _failed(arguments: Sequence[str], command: str | None, error: SospesError) -> int:
+    print(f"sospes: {error.problem}", file=sys.stderr)  # noqa: T201
+    if error.hint:
+        print(f"  next: {error.hint}", file=sys.stderr)  # noqa: T201
+    if "--json" in arguments:
+        from sospes.report.document import failure
+
+        print(failure(command or "", error.problem, error.hint, Verdict.UNPROVEN))  # noqa: T201
+    return error.exit_code
+
+
+def _parser(wanted: str | None) -> tuple[argparse.ArgumentParser, ModuleType | None]:
+    """The parser; only the wanted command's module is loaded, which keeps the start fast."""
+    parser = argparse.ArgumentParser(
+        prog="sospes",
+        description="Checks that database backups are intact and restorable, and brings single tables back.",
+        epilog="example: sospes verify night.sql.gz",
+    )
+    parser.add_argument("--version", action="version", version=f"sospes {__version__}")
+    subparsers = parser.add_subparsers(dest="command", metavar="COMMAND", title="commands")
+    found = None
+    for name, summary in COMMANDS.items():
+        if name != wanted:
+            subparsers.add_parser(name, help=summary)
+            continue
+        found = importlib.import_module(f"sospes.cli.{name}")
+        command = subparsers.add_parser(
+            name,
+            help=summary,
+            description=summary[0].upper() + summary[1:] + ".",
+            epilog=f"example: {found.EXAMPLE}",
+            formatter_class=_FirstLine,
+        )
+        found.configure(command)
+        add_common(command)
+    return parser, found
+
+
+class _FirstLine(argparse.HelpFormatter):
+    """Help that begins with what the command is for, and comes to the usage after it."""
+
+    def format_help(self) -> str:
+        text = super().format_help()
+        usage, _, rest = text.partition("\n\n")
+        purpose, _, options = rest.partition("\n\n")
+        return f"{purpose}\n\n{usage}\n\n{options}"

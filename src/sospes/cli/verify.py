@@ -1,0 +1,35 @@
+"""`sospes verify`: read everything, find all damage."""
+
+from __future__ import annotations
+
+import argparse
+import time
+from pathlib import Path
+
+from sospes.cli import common
+
+EXAMPLE = "sospes verify night.sql.gz"
+
+
+def configure(parser: argparse.ArgumentParser) -> None:
+    """Declare the options."""
+    parser.add_argument(
+        "backups", nargs="+", type=Path, metavar="BACKUP", help="a backup file, or - for standard input"
+    )
+    common.add_pieces(parser)
+
+
+def run(args: argparse.Namespace) -> int:
+    """Verify each backup in turn."""
+    from sospes.report.describe import tell_verify
+    from sospes.work.describe import Looking, verify
+
+    begin = time.perf_counter()
+    outcomes = []
+    for paths in common.grouped(args.backups, args.pieces):
+        with common.progress(args, "verifying", paths) as progress:
+            outcome = verify(paths, Looking(opening=common.opening(args), progress=progress))
+        outcomes.append(outcome)
+        if not args.json:
+            tell_verify(common.printer(args), outcome)
+    return common.finish(args, outcomes, begin)

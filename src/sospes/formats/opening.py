@@ -1,0 +1,183 @@
+"""Opens a backup: finds its form and gives the reader for it."""
+
+from __future__ import annotations
+
+import io
+from collections.abc import Callable, Iterator, Sequence
+from dataclasses import dataclass, field
+from pathlib import Path
+from typing import BinaryIO, Protocol
+
+from sospes.formats.recognise import Recognised, recognise
+from sospes.model.entries import Name
+from sospes.model.errors import CannotCheck
+from sospes.model.events import Event, Header
+from sospes.model.findings import Finding, fault, note
+from sospes.places.source import Source, open_source
+from sospes.stream.containers import Block
+from sospes.stream.plain import PlainText
+
+HEAD_SIZE = 1 << 20
+_ENDINGS = {
+    ".gz": "gzip", ".gzip": "gzip", ".tgz": "gzip", ".bz2": "bzip2", ".xz": "xz", ".zst": "zstandard", ".zstd": "zstandard",
+}  # fmt: skip
+_PLAIN_ENDINGS = frozenset({".sql", ".dump", ".txt", ".db", ".sqlite", ".sqlite3"})
+
+
+class Reader(Protocol):
+    """Reads one form of backup, from its first byte to its last, in memory that doesn't grow with it."""
+
+    @property
+    def header(self) -> Header:
+        """Who wrote it, of what, when; as far as it was read."""
+        ...
+
+    def events(self) -> Iterator[Event]:
+        """Entries, rows and findings in stored order; damage is a finding, not an exception."""
+        ...
+
+
+@dataclass(frozen=True, slots=True)
+class Head:
+    """The beginning of a backup's plain text; `whole` says that nothing follows it."""
+
+    plain: bytes
+    containers: tuple[str, ...]
+    characters: str | None
+    whole: bool
+
+
+@dataclass(slots=True)
+class Opened:
+    """A backup that was opened: its source, its text, and the reader, None if it is no known form."""
+
+    name: str
+    source: Source
+    text: PlainText
+    head: Head
+    reader: Reader | None
+    form: str | None
+    findings: list[Finding] = field(default_factory=list)
+
+    @property
+    def compression(self) -> str | None:
+        """The containers around the backup, outermost first; None without any."""
+        return "+".join(self.text.containers) or None
+
+    def events(self) -> Iterator[Event]:
+        """All events; what was found while opening comes first. Places carry the file's name."""
+        for finding in self.findings:
+            yield finding.at(file=self.name)
+        events = self.reader.events() if self.reader else self._unread()
+        for event in events:
+            yield self._placed(event) if isinstance(event, Finding) else event
+
+    def _unread(self) -> Iterator[Finding]:
+        """Of an unknown form only the containers can be checked."""
+        for block in self.text.blocks():
+            if isinstance(block, Finding):
+                yield block
+
+    def _placed(self, finding: Finding) -> Finding:
+        place = finding.place
+        parts: dict[str, int | str | None] = {"file": place.file or self.name}
+        if place.plain_from is not None and place.stored_from is None:
+            plain_to = place.plain_to if place.plain_to is not None else place.plain_from
+            parts["stored_from"], parts["stored_to"] = self.text.stored_range(place.plain_from, plain_to)
+        return finding.at(**parts)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Opening:
+    """How to open a backup: where temporary copies go, whose rows are wanted, and standard input."""
+
+    work_folder: Path | None = None
+    wants: Callable[[Name], bool] | None = None
+    stdin: BinaryIO | None = None
+
+
+def open_backup(paths: Sequence[Path], options: Opening) -> Opened:
+    """Open the backup in `paths`, several of them being its pieces in order.
+
+    Raises NotFound, UsageError or CannotCheck where the files can't be read at all.
+    """
+    source = open_source(paths, options.stdin)
+    stored = source.head(HEAD_SIZE)
+    head = _read_head(stored, source.size)
+    text = PlainText(source)
+    found = recognise(head.plain, head.whole)
+    opened = Opened(source.name, source, text, head, None, None)
+    opened.findings.extend(_ending_note(source, head.containers))
+    if isinstance(found, Finding):
+        if head.containers and found.code == "empty":
+            found = fault(
+                "nothing-inside",
+                f"nothing can be unpacked from the {head.containers[0]} data",
+                "take the backup again",
+            )
+        opened.findings.append(found)
+        return opened
+    opened.form = found.form
+    opened.reader = _reader(found, opened, options)
+    return opened
+
+
+def _reader(found: Recognised, opened: Opened, options: Opening) -> Reader:
+    if found.form == "sqlite-file":
+        from sospes.formats.sqlite.reader import SqliteReader
+
+        return SqliteReader(opened.source, opened.text, options.work_folder, options.wants)
+    from sospes.formats.script.reader import ScriptReader
+
+    assert found.lexis is not None  # scripts always come with one
+    return ScriptReader(opened.text.blocks(), found.lexis, options.wants)
+
+
+def _read_head(stored: bytes, size: int | None) -> Head:
+    """Unpack the beginning of a backup, of which `stored` are the first bytes and `size` the length."""
+    text = PlainText(Source("head", stream=io.BytesIO(stored)))
+    parts: list[bytes] = []
+    length = 0
+    for block in text.blocks():
+        if isinstance(block, Block):
+            parts.append(block.data)
+            length += len(block.data)
+            if length >= HEAD_SIZE:
+                break
+    stored_whole = len(stored) < HEAD_SIZE if size is None else len(stored) == size
+    return Head(b"".join(parts), tuple(text.containers), text.characters, stored_whole and length < HEAD_SIZE)
+
+
+def _ending_note(source: Source, containers: tuple[str, ...]) -> Iterator[Finding]:
+    """A name's ending that says something else than the bytes do."""
+    path = source.path
+    if path is None:
+        return
+    ending = path.suffix.lower()
+    promised = _ENDINGS.get(ending)
+    found = containers[0] if containers else None
+    if promised is not None and promised != found:
+        yield note(
+            "wrong-ending", f"the name ends in {ending}, but the content is {found or 'not compressed'}"
+        )
+    elif promised is None and found is not None and ending in _PLAIN_ENDINGS:
+        yield note("wrong-ending", f"the name ends in {ending}, but the content is compressed with {found}")
+
+
+def require_room(folder: Path, need: int, what: str) -> None:
+    """Raises NoRoom unless `need` bytes are free in `folder`."""
+    import shutil
+
+    from sospes.model.errors import NoRoom
+
+    try:
+        free = shutil.disk_usage(folder).free
+    except OSError as error:
+        raise CannotCheck(
+            f"{folder}: {error.strerror}", "name a folder that exists with --work-folder FOLDER"
+        ) from error
+    if free < need:
+        raise NoRoom(
+            f"{folder}: {what} needs {need:,} bytes, only {free:,} are free",
+            "name another place with --work-folder FOLDER, or single tables with --table NAME",
+        )

@@ -1,0 +1,1 @@
+"""SQL scripts as PostgreSQL, MariaDB, MySQL and SQLite write them."""

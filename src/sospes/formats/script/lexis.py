@@ -1,0 +1,236 @@
+"""Where statements end and what words they are made of, by engine.
+
+Sources: PostgreSQL documentation, "Lexical Structure" and the client's notes on statements in function bodies;
+MariaDB Knowledge Base, "String Literals", "Comment Syntax", "Delimiters"; SQLite, "SQL As Understood By SQLite".
+"""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Iterator
+from dataclasses import dataclass, replace
+from functools import cache
+from typing import NamedTuple
+
+from sospes.model.entries import Engine
+
+_STRING_PLAIN = re.compile(rb"(?:[^']++|'')*+'")
+_STRING_ESCAPED = re.compile(rb"(?:[^'\\]++|\\.|'')*+'", re.S)
+_DOUBLE = re.compile(rb'(?:[^"]++|"")*+"')
+_DOUBLE_ESCAPED = re.compile(rb'(?:[^"\\]++|\\.|"")*+"', re.S)
+_BACKTICK = re.compile(rb"(?:[^`]++|``)*+`")
+_BRACKET = re.compile(rb"[^\]]*+\]")
+_DOLLAR = re.compile(rb"\$(?:[A-Za-z_\x80-\xff][A-Za-z0-9_\x80-\xff]*+)?\$")
+_LINE_END = re.compile(rb"[^\n]*+\n")
+_WORDS = rb"\b(?:begin|case|end)\b"
+_POSTGRESQL = re.compile(rb"['\"$;()\\]|--|/\*|" + _WORDS, re.I)
+_SQLITE = re.compile(rb"['\"`\[;]|--|/\*|" + _WORDS, re.I)
+_HAS_BODY = {
+    Engine.POSTGRESQL: re.compile(rb"\s*create\s+(?:or\s+replace\s+)?(?:function|procedure)\b", re.I),
+    Engine.SQLITE: re.compile(rb"\s*create\s+(?:temp\s+|temporary\s+)?trigger\b", re.I),
+}
+_ATOMIC = re.compile(rb"\s+atomic\b", re.I)
+_NAME_BYTES = frozenset(b"abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ0123456789_$")
+
+
+@cache
+def _token_pattern(engine: Engine, escapes: bool) -> re.Pattern[bytes]:
+    """One pattern for all tokens: engines differ in comments, brackets and backslashes."""
+    mariadb = engine in {Engine.MARIADB, Engine.MYSQL}
+    comment = rb"--(?=\s)[^\n]*+|\#[^\n]*+" if mariadb else rb"--[^\n]*+"
+    bracket = rb"(?P<bracket>\[[^\]]*+\])|" if engine is Engine.SQLITE else b""
+    plain = rb"(?:[^'\\]++|\\.|'')*+" if escapes else rb"(?:[^']++|'')*+"
+    return re.compile(
+        rb"(?P<space>\s++|" + comment + rb"|/\*(?!M?!)(?:[^*]++|\*(?!/))*+\*/)"
+        rb"|(?P<conditional>/\*M?!\d*|\*/)"
+        rb"|(?P<string>[eE]'(?:[^'\\]++|\\.|'')*+'|'" + plain + rb"')"
+        rb"|(?P<word>[A-Za-z_\x80-\xff@][A-Za-z0-9_$\x80-\xff@]*+)"
+        rb'|(?P<double>"(?:[^"]++|"")*+")|(?P<backtick>`(?:[^`]++|``)*+`)|'
+        + bracket
+        + rb"(?P<dollar>\$(?P<tag>[A-Za-z_\x80-\xff][A-Za-z0-9_\x80-\xff]*+)?\$.*?\$(?(tag)(?P=tag))\$)"
+        rb"|(?P<number>[0-9][0-9A-Za-z_.]*+)"
+        rb"|(?P<mark>.)",
+        re.S,
+    )
+
+
+class Token(NamedTuple):
+    """A word, name, string or mark: its kind, what it says (words in lower case, names unquoted), its range."""
+
+    kind: str
+    text: str
+    start: int
+    end: int
+
+
+@dataclass(frozen=True, slots=True)
+class Lexis:
+    """How an engine reads text just now; settings inside a script change it."""
+
+    engine: Engine
+    escapes: bool = False  # whether a backslash in a plain string escapes what follows
+    ansi_quotes: bool = False
+    delimiter: bytes = b";"
+    encoding: str = "utf-8"
+
+    def changed(self, **parts: object) -> Lexis:
+        """The same with some settings changed."""
+        return replace(self, **parts)  # type: ignore[arg-type]
+
+    @property
+    def is_mariadb(self) -> bool:
+        """Whether this is the family of MariaDB and MySQL."""
+        return self.engine in {Engine.MARIADB, Engine.MYSQL}
+
+
+class Unfinished(Exception):
+    """The text ends inside a statement. `inside` names the construct that never ended."""
+
+    def __init__(self, inside: str) -> None:
+        super().__init__(inside)
+        self.inside = inside
+
+
+def statement_end(data: bytes, start: int, lexis: Lexis) -> tuple[int, int]:
+    """Where the statement at `start` ends, behind its delimiter, and the offset of a stray backslash or -1.
+
+    Raises Unfinished when `data` ends first.
+    """
+    if lexis.is_mariadb:
+        return _mariadb_end(data, start, lexis), -1
+    return _body_aware_end(data, start, lexis)
+
+
+def _body_aware_end(data: bytes, start: int, lexis: Lexis) -> tuple[int, int]:
+    marks = _POSTGRESQL if lexis.engine is Engine.POSTGRESQL else _SQLITE
+    has_body = _HAS_BODY[lexis.engine].match(data, start) is not None
+    depth = body = 0
+    position = start
+    stray = -1
+    while match := marks.search(data, position):
+        mark = match[0]
+        position = match.end()
+        if mark == b";":
+            if depth <= 0 and body == 0:
+                return position, stray
+        elif mark == b"(":
+            depth += 1
+        elif mark == b")":
+            depth -= 1
+        elif mark == b"\\":
+            stray = match.start() if stray < 0 else stray
+        elif len(mark) >= 3:
+            body += _body_step(data, mark.lower(), position, body, lexis.engine) if has_body else 0
+        else:
+            position = _skip(data, match.start(), lexis)
+    raise Unfinished("a function body" if body else "parentheses" if depth > 0 else "a statement")
+
+
+def _body_step(data: bytes, word: bytes, position: int, body: int, engine: Engine) -> int:
+    if word == b"begin":
+        return 1 if engine is Engine.SQLITE or _ATOMIC.match(data, position) else 0
+    if body == 0:
+        return 0
+    return 1 if word == b"case" else -1
+
+
+def _mariadb_end(data: bytes, start: int, lexis: Lexis) -> int:
+    marks = re.compile(rb"['\"`#]|--(?=\s|$)|/\*|" + re.escape(lexis.delimiter))
+    position = start
+    while match := marks.search(data, position):
+        if match[0] == lexis.delimiter:
+            return match.end()
+        if match[0] == b"/*" and data[match.end() : match.end() + 2].lstrip(b"M")[:1] == b"!":
+            position = match.end()
+            continue
+        position = _skip(data, match.start(), lexis)
+    raise Unfinished("a statement")
+
+
+def _skip(data: bytes, start: int, lexis: Lexis) -> int:
+    """The end of the string, quoted name or comment at `start`."""
+    mark = data[start : start + 1]
+    if mark == b"'":
+        before = data[start - 1 : start] if start else b""
+        pattern = (
+            _STRING_ESCAPED if lexis.escapes or _is_escape_prefix(data, start, before) else _STRING_PLAIN
+        )
+        return _matched(pattern, data, start + 1, "a string")
+    if mark == b'"':
+        escaped = lexis.is_mariadb and lexis.escapes and not lexis.ansi_quotes
+        return _matched(_DOUBLE_ESCAPED if escaped else _DOUBLE, data, start + 1, "a quoted name")
+    if mark == b"`":
+        return _matched(_BACKTICK, data, start + 1, "a quoted name")
+    if mark == b"[":
+        return _matched(_BRACKET, data, start + 1, "a quoted name")
+    if mark == b"$":
+        return _skip_dollar(data, start)
+    if mark == b"/":
+        return _skip_comment(data, start, nested=lexis.engine is Engine.POSTGRESQL)
+    return _matched(_LINE_END, data, start, "a comment")
+
+
+def _is_escape_prefix(data: bytes, start: int, before: bytes) -> bool:
+    return before in {b"e", b"E"} and (start < 2 or data[start - 2] not in _NAME_BYTES)
+
+
+def _matched(pattern: re.Pattern[bytes], data: bytes, start: int, inside: str) -> int:
+    match = pattern.match(data, start)
+    if match is None:
+        raise Unfinished(inside)
+    return match.end()
+
+
+def _skip_dollar(data: bytes, start: int) -> int:
+    match = _DOLLAR.match(data, start)
+    if match is None or (start and data[start - 1] in _NAME_BYTES):
+        return start + 1
+    end = data.find(match[0], match.end())
+    if end < 0:
+        raise Unfinished("a dollar-quoted string")
+    return end + len(match[0])
+
+
+def _skip_comment(data: bytes, start: int, nested: bool) -> int:
+    position = start + 2
+    depth = 1
+    while depth:
+        close = data.find(b"*/", position)
+        if close < 0:
+            raise Unfinished("a comment")
+        inner = data.find(b"/*", position, close) if nested else -1
+        depth += 1 if inner >= 0 else -1
+        position = (inner if inner >= 0 else close) + 2
+    return position
+
+
+def tokens(statement: bytes, lexis: Lexis, limit: int | None = None) -> Iterator[Token]:
+    """The words, names, strings and marks of a statement; space, comments and condition marks left out."""
+    count = 0
+    for match in _token_pattern(lexis.engine, lexis.escapes).finditer(statement):
+        kind = match.lastgroup or "mark"
+        if kind in {"space", "conditional"}:
+            continue
+        yield Token(*_said(kind, match[0], lexis), match.start(), match.end())
+        count += 1
+        if count == limit:
+            return
+
+
+def _said(kind: str, raw: bytes, lexis: Lexis) -> tuple[str, str]:
+    text = raw.decode(lexis.encoding, "replace")
+    if kind == "word":
+        if lexis.engine is Engine.POSTGRESQL:
+            return "word", text.lower()
+        return "word", text
+    if kind == "double":
+        if lexis.is_mariadb and not lexis.ansi_quotes:
+            return "string", text
+        return "name", text[1:-1].replace('""', '"')
+    if kind == "backtick":
+        return "name", text[1:-1].replace("``", "`")
+    if kind == "bracket":
+        return "name", text[1:-1]
+    if kind in {"dollar", "tag"}:
+        return "string", text
+    return kind, text

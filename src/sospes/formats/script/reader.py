@@ -1,0 +1,327 @@
+"""Reads a script from its first byte to its last and yields entries, batches of rows and findings."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Callable, Iterator
+from dataclasses import replace
+
+from sospes.formats.script.data import DataRun, default_names, empty_rows, read_copy, read_values
+from sospes.formats.script.header import HeaderNotes
+from sospes.formats.script.lexis import Lexis, Unfinished, statement_end
+from sospes.formats.script.meta import MetaLines
+from sospes.formats.script.settings import Settings
+from sospes.formats.script.statements import Classifier, Where, copy_head, insert_head
+from sospes.formats.script.window import Window
+from sospes.model.entries import Column, Engine, Entry, Name
+from sospes.model.events import Event, Header, Notation, RowsBegin, RowsEnd
+from sospes.model.findings import Finding, Place, doubt, fault, note
+from sospes.stream.containers import Block
+
+LONGEST_STATEMENT = 16 << 20
+"""A definition longer than this, in bytes, is taken for one whose end was lost."""
+
+_SPACE = re.compile(rb"[\s;]*+")
+_LINE = re.compile(rb"[^\n]*+\n")
+_RESUME = re.compile(
+    rb"\n(?=--\n-- |COPY |CREATE |ALTER |INSERT INTO |SET |SELECT pg_catalog|DROP |LOCK TABLES|/\*M?![0-9])"
+)
+_DEFAULT_ROW = re.compile(rb"insert\s+into\s+.*?\s+default\s+values\s*;", re.I | re.S)
+_FOREIGN_TEXT = re.compile(
+    rb"(?:\S+: )?(?:\S+: )?(?:error|warning|fatal|notice|hint|panic|usage|got error|couldn't|can't|access denied|"
+    rb"permission denied|segmentation fault|killed|connection|broken pipe|no space)\b",
+    re.I,
+)
+Wanted = Callable[[Name], bool]
+
+
+class ScriptReader:
+    """One pass over a script. `wants` tells whose rows are to come as batches; others are passed over."""
+
+    def __init__(self, blocks: Iterator[Block | Finding], lexis: Lexis, wants: Wanted | None = None) -> None:
+        self._blocks = blocks
+        self.notes = HeaderNotes()
+        self.settings = Settings(lexis, self.notes)
+        self.wants = wants or (lambda _: True)
+        self.tables: dict[Name, Entry] = {}
+        self._pending_entry: tuple[str, int] | None = None
+        self._resumed_at = -1
+        self._meta = MetaLines(self.settings)
+
+    @property
+    def header(self) -> Header:
+        """What the script said of itself, as far as it was read."""
+        return self.notes.header()
+
+    def events(self) -> Iterator[Event]:
+        """Everything in stored order. Damage is yielded as findings, never raised."""
+        window = Window(self._blocks)
+        while True:
+            yield from self._between(window)
+            yield from window.taken_findings()
+            if not window.left:
+                break
+            yield from self._statement(window)
+        yield from window.taken_findings()
+        yield from self._closing_findings(window)
+
+    def _between(self, window: Window) -> Iterator[Event]:
+        """Step over space, comments and client lines up to the next statement."""
+        while True:
+            space = _SPACE.match(window.data, window.position)
+            if space and space.end() > window.position:
+                window.advance(space.end())
+            if window.left < 3 and window.grow():
+                continue
+            if not window.left:
+                return
+            first = window.data[window.position : window.position + 2]
+            if first[:1] == b"-" and self.settings.is_line_comment(window.data, window.position):
+                self._comment(window)
+            elif first[:1] == b"#" and self.settings.lexis.is_mariadb:
+                self._take_line(window)
+            elif first == b"/*":
+                if not self._block_comment(window):
+                    return
+            elif first[:1] == b"\\" or self._meta.begins(window.data, window.position):
+                yield from self._meta.take(self._take_line(window), self._place(window))
+            else:
+                return
+
+    def _take_line(self, window: Window) -> bytes:
+        while (match := _LINE.match(window.data, window.position)) is None:
+            if window.left > LONGEST_STATEMENT or not window.grow():
+                line = window.data[window.position :]
+                window.advance(len(window.data))
+                return line
+        window.advance(match.end())
+        return match[0]
+
+    def _comment(self, window: Window) -> None:
+        offset = window.offset
+        line = self._take_line(window).decode("utf-8", "replace").rstrip("\r\n")
+        kind = self.notes.comment(line, offset)
+        if kind is not None:
+            self._pending_entry = (kind, offset)
+        self.settings.after_comment(line)
+
+    def _block_comment(self, window: Window) -> bool:
+        """Step over a comment; False if what comes is a conditional statement."""
+        after = window.data[window.position + 2 : window.position + 4]
+        if after[:1] == b"!" or after == b"M!":
+            if b"enable the sandbox mode" not in window.data[window.position : window.position + 48]:
+                return False
+            self._take_line(window)
+            return True
+        while (close := window.data.find(b"*/", window.position + 2)) < 0:
+            if window.left > LONGEST_STATEMENT or not window.grow():
+                return False
+        window.advance(close + 2)
+        return True
+
+    def _where(self, window: Window) -> Where:
+        return Where(self.settings.database, self.settings.schema, window.offset, window.line)
+
+    def _place(self, window: Window) -> Place:
+        return Place(plain_from=window.offset, line=window.line, database=self.settings.database)
+
+    def _statement(self, window: Window) -> Iterator[Event]:
+        pending, self._pending_entry = self._pending_entry, None
+        if window.left < 1 << 16:
+            window.grow(1 << 16)
+        where, lexis = self._where(window), self.settings.lexis
+        head = window.data[window.position : window.position + 6].lower()
+        if head[:4] == b"copy" and head[4:5].isspace():
+            copy = copy_head(window.data, window.position, lexis, where)
+            if copy is not None:
+                yield from self._rows(
+                    window, copy.table, copy.columns, Notation.COPY, copy.rows_from, copy.crlf
+                )
+                return
+        if head[:6] in {b"insert", b"replac"} or head[:3] in {b"/*!", b"/*m"}:
+            insert = insert_head(window.data, window.position, lexis, where)
+            if insert is not None and not _is_schema_table(insert.table):
+                notation = self.settings.notation
+                yield from self._rows(window, insert.table, insert.columns, notation, insert.rows_from, False)
+                return
+        yield from self._definition(window, where, pending)
+
+    def _rows(
+        self, window: Window, table: Name, columns: tuple[str, ...] | None, notation: Notation, rows_from: int, crlf: bool
+    ) -> Iterator[Event]:  # fmt: skip
+        opening = window.data[window.position : rows_from]
+        entry = self.tables.get(table)
+        if columns is None:
+            columns = default_names(entry, self.settings.lexis.engine)
+        run = DataRun(
+            table=table,
+            columns=columns,
+            entry=entry,
+            notation=notation,
+            opening=opening,
+            crlf=crlf,
+            encoding=self.settings.codec,
+            lexis=self.settings.lexis,
+            wanted=self.wants(table),
+        )
+        begin = window.offset
+        window.advance(rows_from)
+        yield RowsBegin(table=table, columns=columns, entry=entry, notation=notation, opening=opening)
+        yield from read_copy(window, run) if notation is Notation.COPY else read_values(window, run)
+        yield RowsEnd(
+            table=table, rows=run.rows, damaged=run.damaged, plain_from=begin, plain_to=window.offset
+        )
+
+    def _definition(self, window: Window, where: Where, pending: tuple[str, int] | None) -> Iterator[Event]:
+        try:
+            end, stray = self._end_of_statement(window)
+        except Unfinished as unfinished:
+            yield self._lost_end(window, unfinished)
+            return
+        statement = window.data[window.position : end]
+        if stray >= 0:
+            yield from self._meta.stray(window.data[stray:end], self._place(window))
+        if _DEFAULT_ROW.match(statement):
+            yield from self._default_row(window, where, end)
+            return
+        entry = Classifier(statement, self.settings.lexis, where).entry()
+        if entry.parents and entry.kind == "table":
+            entry = replace(entry, columns=self._inherited(entry))
+        finding = self._judge(entry)
+        window.advance(end)
+        if finding is not None:
+            yield finding
+        self.settings.after_statement(entry)
+        if entry.kind in {"table", "foreign table", "virtual table"}:
+            self.tables[entry.about or entry.name] = entry
+        yield entry
+
+    def _inherited(self, entry: Entry) -> tuple[Column, ...]:
+        """The parents' columns come first, as the server puts them."""
+        columns = {column.name: column for name in entry.parents if name in self.tables
+                   for column in self.tables[name].columns}  # fmt: skip
+        columns.update({column.name: column for column in entry.columns})
+        return tuple(columns.values())
+
+    def _end_of_statement(self, window: Window) -> tuple[int, int]:
+        while True:
+            try:
+                return statement_end(window.data, window.position, self.settings.lexis)
+            except Unfinished:
+                if window.left > LONGEST_STATEMENT or not window.grow(2 * window.left):
+                    raise
+
+    def _lost_end(self, window: Window, unfinished: Unfinished) -> Finding:
+        """A statement without an end: the text was cut there, or a quote in it is damaged."""
+        begin, line, start = window.offset, window.line, window.position
+        resume = _RESUME.search(window.data, start + 1)
+        text = window.data[start : start + 60].split(b"\n")[0].decode("utf-8", "replace")
+        window.advance(resume.end() if resume else len(window.data))
+        place = Place(plain_from=begin, plain_to=window.offset, line=line, database=self.settings.database)
+        if _FOREIGN_TEXT.match(window.data, start):
+            return self._foreign_text(text, place)
+        if resume is None and window.ended:
+            return fault(
+                "truncated",
+                f"the text ends inside {unfinished.inside} of the statement that begins: {text}",
+                "the file was cut off: copy it again, or take the backup again",
+                place,
+            )
+        return fault(
+            "statement-unreadable",
+            f"{unfinished.inside} of this statement never ends: {text}",
+            "a quote or bracket in it is damaged; reading went on at the next statement",
+            place,
+        )
+
+    def _foreign_text(self, text: str, place: Place) -> Finding:
+        return fault(
+            "foreign-text",
+            f"a message of another program stands among the statements: {text}",
+            "the backup program failed or its messages went into the file: take the backup again",
+            place,
+        )
+
+    def _judge(self, entry: Entry) -> Finding | None:
+        place = Place(
+            plain_from=entry.plain_from,
+            plain_to=entry.plain_to,
+            line=entry.line,
+            database=entry.name.database,
+        )
+        text = " ".join(entry.definition[:80].decode("utf-8", "replace").split())
+        if entry.kind == "hostile":
+            return fault(
+                "hostile-statement",
+                f"{entry.name.name}: {text}",
+                "do not feed this file to a server; find out who could write to it",
+                place,
+            )
+        if entry.kind == "rollback" and self.notes.engine is Engine.SQLITE:
+            return fault(
+                "dump-rolled-back",
+                "the script ends by taking everything back: its writer met an error",
+                "check the database that it was taken from, then take the backup again",
+                place,
+            )
+        if entry.kind != "unknown":
+            return None
+        if _FOREIGN_TEXT.match(entry.definition):
+            return self._foreign_text(text, place)
+        if self.settings.newer_than_known:
+            return doubt(
+                "statement-unknown",
+                f"written by a newer server than is known, and not understood: {text}",
+                "restore it on a server of that version to be sure",
+                place,
+            )
+        return fault(
+            "statement-unreadable",
+            f"no statement begins like this: {text}",
+            "a byte in it is damaged, or it is not part of the backup; compare with another copy",
+            place,
+        )
+
+    def _default_row(self, window: Window, where: Where, end: int) -> Iterator[Event]:
+        """INSERT ... DEFAULT VALUES: one row of a table without columns."""
+        entry = Classifier(window.data[window.position : end], self.settings.lexis, where).entry()
+        table = entry.about or entry.name
+        window.advance(end)
+        yield RowsBegin(
+            table=table, columns=(), entry=self.tables.get(table), notation=self.settings.notation
+        )
+        yield empty_rows(1, self.settings.notation, where.plain_from, where.line)
+        yield RowsEnd(table=table, rows=1, damaged=0, plain_from=where.plain_from, plain_to=window.offset)
+
+    def _closing_findings(self, window: Window) -> Iterator[Finding]:
+        notes = self.notes
+        place = Place(plain_from=window.offset, line=window.line)
+        complete = notes.complete
+        promises = notes.openings > 0 or notes.engine is Engine.SQLITE
+        if complete is False or (notes.settings_saved and not notes.settings_restored):
+            yield fault(
+                "closing-line-missing",
+                "the closing line is missing, though the head of the script promises one",
+                "the backup was cut off or its program failed: take it again",
+                place,
+            )
+        elif notes.closings and not notes.openings:
+            yield fault(
+                "opening-missing",
+                "the script has a closing line and no header: its beginning is gone",
+                "take the backup from another copy",
+                place,
+            )
+        elif complete is None and not (promises and complete):
+            yield doubt(
+                "completeness-unknown",
+                "neither header nor closing line: nothing in the script shows that it is whole",
+                "have the backup program write its comments, or compare the rows with live",
+                place,
+            )
+        if window.data and not window.data.endswith(b"\n") and complete:
+            yield note("last-newline-missing", "the last newline is missing; nothing else is", "", place)
+
+
+def _is_schema_table(table: Name) -> bool:
+    return table.name in {"sqlite_schema", "sqlite_master", "sqlite_sequence"}

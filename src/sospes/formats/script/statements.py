@@ -1,0 +1,471 @@
+"""What a statement is: its kind, the name it gives or touches, and whether it reaches outside."""
+
+from __future__ import annotations
+
+import re
+from dataclasses import dataclass, replace
+
+from sospes.formats.script.definitions import key_columns, read_constraint, read_table_body
+from sospes.formats.script.lexis import Lexis
+from sospes.formats.script.phrase import Phrase, qualified
+from sospes.model.entries import Column, Constraint, ConstraintKind, Engine, Entry, Name
+
+_MODIFIERS = frozenset(
+    ["or", "replace", "global", "local", "temp", "temporary", "unlogged", "recursive", "trusted", "procedural", "virtual", "default"]
+)
+_KINDS = {
+    1: frozenset(
+        ["table", "view", "index", "sequence", "schema", "type", "domain", "function", "procedure", "aggregate", "trigger", "event", "rule", "extension", "collation", "cast", "operator", "language", "publication", "subscription", "server", "policy", "statistics", "conversion", "role", "user", "tablespace", "database", "transform", "group"]
+    ),
+    2: frozenset(
+        {
+            "materialized view", "event trigger", "constraint trigger", "foreign table", "user mapping", "access method",
+            "operator class", "operator family", "unique index", "fulltext index", "spatial index",
+            "virtual table", "package body",
+        }
+    ),
+    3: frozenset({"foreign data wrapper", "text search"}),
+}  # fmt: skip
+_NAMELESS = frozenset({"cast", "user mapping", "transform"})
+_SIMPLE = {
+    "set": "setting", "reset": "setting", "begin": "transaction", "start": "transaction", "commit": "transaction",
+    "rollback": "rollback", "end": "transaction", "savepoint": "transaction", "comment": "comment",
+    "grant": "grant", "revoke": "grant", "lock": "lock", "unlock": "lock", "security": "comment",
+    "refresh": "refresh", "analyze": "refresh", "truncate": "emptying", "delete": "emptying", "do": "action",
+    "update": "catalog update", "pragma": "setting", "flush": "setting", "change": "replication",
+    "execute": "action", "prepare": "action", "deallocate": "action", "reindex": "refresh",
+    "call": "action", "values": "action", "replace": "data", "insert": "data",
+}  # fmt: skip
+_OUTSIDE_FUNCTIONS = frozenset(
+    ["pg_read_file", "pg_read_binary_file", "pg_ls_dir", "lo_import", "lo_export", "dblink", "dblink_exec", "dblink_connect", "load_file", "load_extension", "pg_execute_server_program", "sys_exec", "sys_eval", "writefile", "readfile", "edit", "fsdir"]
+)
+_CATALOG_TABLES = frozenset(["pg_index", "pg_class", "pg_largeobject", "pg_attribute", "pg_constraint", "pg_database"])
+
+
+@dataclass(frozen=True, slots=True)
+class Where:
+    """Where the script stands when a statement comes: database, default schema, place."""
+
+    database: str | None
+    schema: str | None
+    plain_from: int
+    line: int
+
+
+class Classifier:
+    """Turns one statement into an entry."""
+
+    def __init__(self, statement: bytes, lexis: Lexis, where: Where) -> None:
+        self._statement = statement
+        self._where = where
+        head_only = len(statement) > 1 << 20
+        self._phrase = Phrase(statement[: 1 << 16] if head_only else statement, lexis)
+        self._lexis = lexis
+
+    def entry(self) -> Entry:
+        """The entry; of kind 'unknown' when the statement begins with no known word."""
+        reach = self._reach()
+        if reach:
+            return self._entry("hostile", reach)
+        phrase = self._phrase
+        if phrase.take("create"):
+            return self._create()
+        if phrase.take("alter"):
+            return self._alter()
+        if phrase.take("copy"):
+            return self._entry("data", table=self._name())
+        if phrase.take("drop"):
+            return self._drop()
+        if phrase.take("use"):
+            return self._entry("use", phrase.identifier())
+        if phrase.take("select"):
+            return self._select()
+        if phrase.word() == "do" and phrase.word(1) == "setval":
+            phrase.position += 3
+            return self._entry("sequence value", self._name())
+        if self._lexis.engine is Engine.POSTGRESQL and phrase.word() == "import":
+            return self._entry("foreign table", "")
+        if phrase.word() == "insert" and self._lexis.engine is Engine.SQLITE:
+            return self._schema_insert()
+        kind = _SIMPLE.get(phrase.word(), "unknown")
+        if kind == "emptying":
+            return self._emptying()
+        return self._entry(kind, self._first_words(), table=self._touched(kind))
+
+    def _entry(
+        self,
+        kind: str,
+        name: Name | str = "",
+        table: Name | None = None,
+        columns: tuple[Column, ...] = (),
+        constraints: tuple[Constraint, ...] = (),
+    ) -> Entry:
+        if isinstance(name, str):
+            name = Name(self._where.database, None, name)
+        return Entry(
+            kind=kind,
+            name=name,
+            about=table,
+            definition=self._statement,
+            plain_from=self._where.plain_from,
+            plain_to=self._where.plain_from + len(self._statement),
+            line=self._where.line,
+            columns=columns,
+            constraints=constraints,
+        )
+
+    def _name(self) -> Name:
+        return self._phrase.name(self._where.database, self._where.schema)
+
+    def _first_words(self) -> str:
+        return " ".join(token.text for token in self._phrase.tokens[:4])[:60]
+
+    def _touched(self, kind: str) -> Name | None:
+        """The table that a comment, grant or insert is about."""
+        phrase = self._phrase
+        words = [token.text.lower() for token in phrase.tokens[:60]]
+        for marker in ("table", "column", "into", "on"):
+            if kind in {"comment", "grant", "data", "catalog update"} and marker in words:
+                phrase.position = words.index(marker) + 1
+                phrase.take("table")
+                if kind == "grant" and phrase.word() in _KINDS[1] | {"large", "foreign", "all"}:
+                    return None
+                parts = phrase.parts()
+                if marker == "column":
+                    parts = parts[:-1]
+                return qualified(parts, self._lexis, self._where.database, self._where.schema)
+        return None
+
+    def _reach(self) -> str:
+        """Why the statement reaches outside of the database that is restored, or an empty text."""
+        phrase = self._phrase
+        first, second = phrase.word(), phrase.word(1)
+        if first in {"load", "install", "attach", "detach", "shutdown", "source", "system", "handler"}:
+            return f"{first} reaches outside of the database"
+        if first == "alter" and second == "system":
+            return "alter system changes the server's settings"
+        words = [(token.kind, token.text.lower()) for token in phrase.tokens]
+        plain = {text for kind, text in words if kind == "word"}
+        if first == "copy" and ("word", "stdin") not in words:
+            return "copy from or to a file or program of the server"
+        if first in {"select", "with"} and {"outfile", "dumpfile"} & plain:
+            return "writes a file on the server"
+        if first not in {"create", "comment", "alter", "grant"} and _OUTSIDE_FUNCTIONS & plain:
+            return f"calls {min(_OUTSIDE_FUNCTIONS & plain)}, which reaches outside of the database"
+        if first == "do" and self._lexis.engine is Engine.POSTGRESQL:
+            return "runs an anonymous program, which no backup program writes"
+        return ""
+
+    def _create(self) -> Entry:
+        phrase = self._phrase
+        self._step_over_modifiers()
+        for length in (3, 2, 1):
+            kind = " ".join(filter(None, (phrase.word(ahead) for ahead in range(length))))
+            if kind in _KINDS[length]:
+                phrase.position += length
+                break
+        else:
+            return self._entry("unknown", self._first_words())
+        kind = _plain_kind(kind)
+        if kind == "text search":
+            kind = f"text search {phrase.word()}"
+            phrase.position += 1
+        phrase.take("concurrently")
+        _ = phrase.take("if", "not", "exists")
+        if kind in {"table", "foreign table"}:
+            return self._table(kind)
+        if kind == "index":
+            return self._index()
+        if kind in _NAMELESS:
+            return self._entry(kind, self._rest_as_name())
+        name = self._name()
+        if kind in {"schema", "database", "role", "tablespace", "extension", "publication", "language"}:
+            name = Name(self._where.database, None, name.name)
+        if kind in {"trigger", "rule", "policy"}:
+            return self._entry(kind, Name(name.database, None, name.name), table=self._after_on(kind))
+        return self._entry(kind, name)
+
+    def _rest_as_name(self) -> str:
+        phrase = self._phrase
+        return phrase.text(phrase.position, min(len(phrase.tokens), phrase.position + 12))[:80]
+
+    def _step_over_modifiers(self) -> None:
+        phrase = self._phrase
+        while True:
+            if phrase.take_any(_MODIFIERS):
+                if phrase.tokens[phrase.position - 1].text == "virtual" and phrase.word() == "table":
+                    phrase.position -= 1
+                    return
+            elif phrase.word() in {"definer", "algorithm"}:
+                phrase.position += 3
+                while phrase.word() in {"@", "(", ")"} or phrase.token.text.startswith("@"):
+                    phrase.position += 2 if phrase.word() == "@" else 1
+            elif phrase.word() == "sql":
+                phrase.position += 3
+            else:
+                return
+
+    def _after_on(self, kind: str) -> Name | None:
+        phrase = self._phrase
+        marker = "to" if kind == "rule" else "on"
+        for index in range(phrase.position, len(phrase.tokens)):
+            token = phrase.tokens[index]
+            if token.kind == "word" and token.text.lower() == marker:
+                phrase.position = index + 1
+                return self._name()
+        return None
+
+    def _table(self, kind: str) -> Entry:
+        phrase = self._phrase
+        name = self._name()
+        first, last = phrase.group()
+        after = phrase.position
+        columns, constraints = read_table_body(phrase, first, last, name)
+        phrase.position = after
+        parents: tuple[Name, ...] = ()
+        if phrase.take("inherits"):
+            start, end = phrase.group()
+            for begin, _ in phrase.items(start, end):
+                phrase.position = begin
+                parents += (self._name(),)
+            phrase.position = end
+        rest = [token.text.lower() for token in phrase.tokens[after:]]
+        options = {"partitioned"} & {"partitioned" if "partition" in rest else ""}
+        if self._lexis.engine is not Engine.POSTGRESQL:
+            options = {word for word in ("without", "strict", "versioning") if word in rest}
+            columns = _with_default_collation(columns, rest)
+        entry = self._entry(kind, name, table=name, columns=columns, constraints=constraints)
+        return _with(entry, parents, frozenset(options))
+
+    def _index(self) -> Entry:
+        phrase = self._phrase
+        unique = any(token.text.lower() == "unique" for token in phrase.tokens[:3])
+        name = "" if phrase.word() == "on" else self._name().name
+        phrase.take("on")
+        phrase.take("only")
+        table = self._name()
+        method = phrase.identifier() if phrase.take("using") else "btree"
+        first, last = phrase.group()
+        after = phrase.position
+        columns, _ = key_columns(phrase, first, last)
+        rest = [token.text.lower() for token in phrase.tokens[after:]]
+        predicate = (
+            phrase.text(after + rest.index("where") + 1, len(phrase.tokens)) if "where" in rest else None
+        )
+        constraint = Constraint(
+            kind=ConstraintKind.UNIQUE if unique else ConstraintKind.INDEX,
+            name=name,
+            columns=columns,
+            expression=predicate.rstrip("; ") if predicate else None,
+            nulls_not_distinct="nulls" in rest and "distinct" in rest and "not" in rest,
+            text=f"{method} index",
+        )
+        return self._entry(
+            "index", Name(table.database, table.schema, name), table, constraints=(constraint,)
+        )
+
+    def _drop(self) -> Entry:
+        phrase = self._phrase
+        phrase.position += 2 if phrase.word() in {"materialized", "foreign", "event"} else 1
+        phrase.take("if", "exists")
+        return self._entry("drop", self._name())
+
+    def _select(self) -> Entry:
+        phrase = self._phrase
+        name = phrase.parts()
+        function = name[-1].lower() if name else ""
+        phrase.take("(")
+        if function == "setval":
+            text = phrase.token.text.strip("'")
+            inner = Phrase(text.encode(self._lexis.encoding, "replace"), self._lexis)
+            return self._entry("sequence value", inner.name(self._where.database, self._where.schema))
+        if function.startswith(("lo_", "lowrite")):
+            return self._entry("large object", phrase.token.text.strip("'"))
+        if function.startswith("pg_restore_"):
+            return self._entry("statistics values", function)
+        if function == "set_config":
+            return self._entry("setting", phrase.token.text.strip("'"))
+        return self._entry("action", self._first_words())
+
+    def _schema_insert(self) -> Entry:
+        """SQLite's own scripts put virtual tables and counters into the engine's tables."""
+        phrase = self._phrase
+        table = self._touched("data")
+        strings = [token.text[1:-1].replace("''", "'") for token in phrase.tokens if token.kind == "string"]
+        if table and table.name == "sqlite_sequence":
+            return self._entry("sequence value", strings[0] if strings else "")
+        if table and table.name in {"sqlite_schema", "sqlite_master"} and len(strings) > 2:
+            return self._entry("virtual table", Name(None, None, strings[1]))
+        return self._entry("data", table=table)
+
+    def _emptying(self) -> Entry:
+        phrase = self._phrase
+        phrase.position += 1
+        _ = phrase.take("from") or phrase.take("table")
+        return self._entry("emptying", self._name())
+
+    def _alter(self) -> Entry:
+        phrase = self._phrase
+        kind = " ".join(filter(None, (phrase.word(), phrase.word(1))))
+        if kind not in _KINDS[2]:
+            kind = phrase.word()
+        if kind not in {"table", "foreign table", "sequence", "index"}:
+            known = kind in _KINDS[1] | _KINDS[2] or kind in {"default privileges", "large object", "default"}
+            known = known or kind in {
+                "large",
+                "text",
+                "foreign",
+                "algorithm",
+                "definer",
+                "event",
+                "session",
+                "user",
+            }
+            return self._entry("ownership" if known else "unknown", self._first_words())
+        phrase.position += len(kind.split())
+        phrase.take("if", "exists")
+        phrase.take("only")
+        name = self._name()
+        if kind == "table" or kind == "foreign table":
+            return self._alter_table(name)
+        if kind == "sequence" and phrase.take("owned", "by"):
+            parts = phrase.parts()
+            owner = (
+                Name(name.database, parts[-3] if len(parts) > 2 else name.schema, parts[-2])
+                if parts[1:]
+                else None
+            )
+            return self._entry("sequence owner", name, owner)
+        if kind == "index" and phrase.take("attach", "partition"):
+            return self._entry("attach", name)
+        return self._entry("ownership", name)
+
+    def _alter_table(self, table: Name) -> Entry:
+        phrase = self._phrase
+        if phrase.take("add", "constraint") or phrase.word(1) in {"primary", "unique", "foreign", "check"}:
+            phrase.position -= phrase.tokens[phrase.position - 1].text == "constraint"
+            phrase.take("add")
+            found = read_constraint(phrase, len(phrase.tokens), table)
+            if found is None:
+                return self._entry("unknown", self._first_words())
+            name = Name(table.database, table.schema, found.name)
+            return self._entry("constraint", name, table, constraints=(found,))
+        if phrase.take("attach", "partition"):
+            child = self._name()
+            return _with(self._entry("attach", child, child), (table,), frozenset())
+        if phrase.take("inherit"):
+            return _with(self._entry("attach", table, table), (self._name(),), frozenset())
+        if phrase.take("alter"):
+            phrase.take("column")
+            column = phrase.identifier()
+            if phrase.take("add", "generated"):
+                return self._entry("identity", self._identity_sequence(table, column), table)
+            if phrase.take("set", "default"):
+                return self._entry("default", Name(table.database, table.schema, column), table)
+        if phrase.take("owner", "to"):
+            return self._entry("ownership", table, table)
+        return self._entry("table setting", table, table)
+
+    def _identity_sequence(self, table: Name, column: str) -> Name:
+        """The sequence behind an identity column."""
+        phrase = self._phrase
+        while phrase.position < len(phrase.tokens):
+            if phrase.take("sequence", "name"):
+                return self._name()
+            phrase.position += 1
+        return Name(table.database, table.schema, f"{table.name}_{column}_seq")
+
+
+def _plain_kind(kind: str) -> str:
+    if kind.endswith(" index"):
+        return "index"
+    return {"user": "role", "group": "role", "constraint trigger": "trigger"}.get(kind, kind)
+
+
+def _with(entry: Entry, parents: tuple[Name, ...], options: frozenset[str]) -> Entry:
+    return replace(entry, parents=parents, options=options)
+
+
+def _with_default_collation(columns: tuple[Column, ...], rest: list[str]) -> tuple[Column, ...]:
+    """Text columns of MariaDB take the table's collation, or its character set's, when they name none."""
+    found = None
+    for marker in ("collate", "charset"):
+        if marker in rest and found is None:
+            following = rest[rest.index(marker) + 1 :]
+            found = next((word for word in following if word != "="), None)
+    if found is None:
+        return columns
+    return tuple(
+        replace(column, collation=found) if column.collation is None else column for column in columns
+    )
+
+
+_INSERT = re.compile(
+    rb"(?:/\*M?!\d*\s*)?(?:insert|replace)\s+(?:low_priority\s+|delayed\s+|ignore\s+|or\s+\w+\s+)*into\s+",
+    re.I,
+)
+_VALUES = re.compile(rb"\s*(?:overriding\s+(?:system|user)\s+value\s*)?values?\s*(?=\()", re.I)
+_NAME = rb'(?:"(?:[^"]|"")*"|`(?:[^`]|``)*`|\[[^\]]*\]|\'(?:[^\']|\'\')*\'|[A-Za-z_\x80-\xff][A-Za-z0-9_$\x80-\xff]*)'
+_TARGET = re.compile(_NAME + rb"(?:\s*\.\s*" + _NAME + rb")*")
+_LIST = re.compile(rb"\s*\(\s*" + _NAME + rb"(?:\s*,\s*" + _NAME + rb")*\s*\)")
+_COPY = re.compile(
+    rb"copy\s+"
+    + _TARGET.pattern
+    + rb"\s*(?:"
+    + _LIST.pattern
+    + rb"\s*)?\s*from\s+stdin\s*(?:with\s*)?;[ \t]*(\r?)\n",
+    re.I,
+)
+
+
+@dataclass(frozen=True, slots=True)
+class DataHead:
+    """The opening of rows: the table, its named columns, and where the rows begin."""
+
+    table: Name
+    columns: tuple[str, ...] | None
+    rows_from: int
+    crlf: bool = False
+
+
+def insert_head(data: bytes, start: int, lexis: Lexis, where: Where) -> DataHead | None:
+    """The opening of an INSERT with VALUES at `start`; None for anything else, or if `data` ends in it."""
+    begin = _INSERT.match(data, start)
+    target = begin and _TARGET.match(data, begin.end())
+    if not target:
+        return None
+    listed = _LIST.match(data, target.end())
+    values = _VALUES.match(data, listed.end() if listed else target.end())
+    if values is None:
+        return None
+    table, columns = _names(data[target.start() : listed.end() if listed else target.end()], lexis, where)
+    return DataHead(table, columns if listed else None, values.end())
+
+
+def copy_head(data: bytes, start: int, lexis: Lexis, where: Where) -> DataHead | None:
+    """The opening of COPY data at `start`, with its line end; None for anything else."""
+    match = _COPY.match(data, start)
+    if match is None:
+        return None
+    phrase = Phrase(match[0], lexis)
+    phrase.take("copy")
+    table = phrase.name(where.database, where.schema)
+    has_list = phrase.word() == "("
+    first, last = phrase.group()
+    columns = tuple(_column_names(phrase, first, last))
+    return DataHead(table, columns if has_list else None, match.end(), bool(match[1]))
+
+
+def _names(text: bytes, lexis: Lexis, where: Where) -> tuple[Name, tuple[str, ...]]:
+    phrase = Phrase(text, lexis)
+    table = phrase.name(where.database, where.schema)
+    first, last = phrase.group()
+    return table, tuple(_column_names(phrase, first, last))
+
+
+def _column_names(phrase: Phrase, first: int, last: int) -> list[str]:
+    names = []
+    for begin, _ in phrase.items(first, last):
+        phrase.position = begin
+        names.append(phrase.identifier())
+    return names

@@ -1,0 +1,161 @@
+"""Rows of INSERT statements: tuples of literals, found in a whole block at once by the parity of quotes."""
+
+from __future__ import annotations
+
+import re
+from dataclasses import dataclass
+
+import numpy as np
+from numpy.typing import NDArray
+
+from sospes.formats.script.lexis import Lexis
+from sospes.model.entries import Engine
+
+Offsets = NDArray[np.int64]
+
+
+@dataclass(frozen=True, slots=True)
+class ValueRows:
+    """Whole tuples at the beginning of a block.
+
+    starts, ends  offsets of each tuple's parentheses, shape (rows,)
+    commas        offsets of the commas between cells, all rows together
+    cells         cells in each row, shape (rows,)
+    stopped       whether what follows the last row ends the run of rows
+    """
+
+    starts: Offsets
+    ends: Offsets
+    commas: Offsets
+    cells: Offsets
+    stopped: bool
+
+
+class Irregular(Exception):
+    """The block holds something that the fast way can't tell apart: double-quoted or E'' strings."""
+
+
+def continuation(head: bytes) -> re.Pattern[bytes]:
+    """What may stand between two rows: a comma, or the statement's end and its very head again."""
+    return re.compile(
+        rb"\s*(?:,|(?:on\s+conflict\s+do\s+nothing\s*)?;\s*" + re.escape(head.strip()) + rb")\s*(?=\()", re.I
+    )
+
+
+def split_values(block: bytes, lexis: Lexis, gap: re.Pattern[bytes]) -> ValueRows:
+    """The whole rows at the beginning of `block`, which begins with a row's parenthesis.
+
+    Raises Irregular where only reading token by token would tell.
+    """
+    values = np.frombuffer(block, dtype=np.uint8)
+    quotes = np.flatnonzero(values == 39)
+    if lexis.escapes and b"\\" in block:
+        quotes = quotes[~_escaped(values, quotes)]
+    limit = _first_strange(block, values, quotes, lexis)
+    marks = np.flatnonzero((values == 40) | (values == 41) | (values == 44))
+    marks = marks[np.searchsorted(quotes, marks) & 1 == 0]
+    kinds = values[marks]
+    opening, closing = kinds == 40, kinds == 41
+    depth = np.cumsum(opening.astype(np.int64) - closing)
+    starts = marks[opening & (depth == 1)]
+    ends = marks[closing & (depth == 0)]
+    rows = min(len(starts), len(ends))
+    if limit < len(block):
+        rows = int(np.searchsorted(ends[:rows], limit))
+        if rows == 0:
+            raise Irregular
+    starts, ends = starts[:rows], ends[:rows]
+    kept = _rows_before_break(block, starts, ends, gap)
+    stopped = kept < rows
+    starts, ends = starts[:kept], ends[:kept]
+    commas = marks[(kinds == 44) & (depth == 1)]
+    first, last = np.searchsorted(commas, starts), np.searchsorted(commas, ends)
+    cells = last - first + 1
+    commas = commas[_between(first, last)] if kept else commas[:0]
+    return ValueRows(starts, ends, commas, cells, stopped)
+
+
+def split_slowly(block: bytes, lexis: Lexis) -> ValueRows:
+    """One row at the beginning of `block`, read token by token; none if the block ends in it."""
+    from sospes.formats.script.lexis import tokens
+
+    depth = 0
+    commas = []
+    for token in tokens(block, lexis):
+        if token.kind != "mark":
+            continue
+        depth += (token.text == "(") - (token.text == ")")
+        if token.text == "," and depth == 1:
+            commas.append(token.start)
+        elif depth == 0:
+            return ValueRows(
+                np.array([0]), np.array([token.start]), np.array(commas, dtype=np.int64),
+                np.array([len(commas) + 1]), False,
+            )  # fmt: skip
+    none = np.array([], dtype=np.int64)
+    return ValueRows(none, none, none, none, False)
+
+
+def _escaped(values: NDArray[np.uint8], positions: Offsets) -> NDArray[np.bool_]:
+    """Which positions stand behind an odd number of backslashes."""
+    slashes = np.flatnonzero(values == 92)
+    run_starts = np.flatnonzero(np.diff(slashes, prepend=-2) != 1)
+    number = np.searchsorted(slashes, positions)  # backslashes before each position
+    last = np.maximum(number - 1, 0)
+    behind = (number > 0) & (slashes[last] == positions - 1)
+    run = np.maximum(np.searchsorted(run_starts, last, side="right") - 1, 0)
+    odd = (last - run_starts[run] + 1) & 1 == 1
+    return np.asarray(behind & odd)
+
+
+def _first_strange(block: bytes, values: NDArray[np.uint8], quotes: Offsets, lexis: Lexis) -> int:
+    """Where the first double-quoted or E'' string outside of plain strings begins; the length if none does."""
+    found = len(block)
+    if b'"' in block:
+        doubles = np.flatnonzero(values == 34)
+        outside = doubles[np.searchsorted(quotes, doubles) & 1 == 0]
+        found = min(found, int(outside[0])) if len(outside) else found
+    if lexis.engine is Engine.POSTGRESQL and not lexis.escapes and (b"E'" in block or b"e'" in block):
+        openings = quotes[::2]
+        before = values[openings - 1] | 0x20
+        escaped = openings[(before == 0x65) & (openings > 0)]
+        found = min(found, int(escaped[0])) if len(escaped) else found
+    return found
+
+
+def _rows_before_break(block: bytes, starts: Offsets, ends: Offsets, gap: re.Pattern[bytes]) -> int:
+    """How many rows there are before the first gap that is no continuation."""
+    if len(starts) < 2:
+        return len(starts)
+    lengths = starts[1:] - ends[:-1] - 1
+    good = np.zeros(len(lengths), dtype=np.bool_)
+    values = np.frombuffer(block, dtype=np.uint8)
+    for length in np.unique(lengths):
+        if length <= 0 or length > 4096:
+            continue
+        chosen = np.flatnonzero(lengths == length)
+        begin = ends[chosen] + 1
+        sample = block[int(begin[0]) : int(begin[0]) + int(length) + 1]
+        if not _gap_matches(gap, sample):
+            continue
+        texts = values[begin[:, None] + np.arange(length)]
+        good[chosen] = (texts == texts[0]).all(axis=1)
+        unlike = chosen[~good[chosen]]
+        for index in unlike[:64]:
+            at = int(ends[index]) + 1
+            good[index] = _gap_matches(gap, block[at : at + int(length) + 1])
+    bad = np.flatnonzero(~good)
+    return int(bad[0]) + 1 if len(bad) else len(starts)
+
+
+def _gap_matches(gap: re.Pattern[bytes], text: bytes) -> bool:
+    match = gap.match(text)
+    return match is not None and match.end() == len(text) - 1
+
+
+def _between(first: Offsets, last: Offsets) -> Offsets:
+    """All indexes of the ranges first..last, one range after the other."""
+    counts = last - first
+    total = int(counts.sum())
+    offsets = np.repeat(first - np.concatenate(([0], np.cumsum(counts)[:-1])), counts)
+    return np.asarray(offsets + np.arange(total))

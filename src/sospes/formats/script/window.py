@@ -1,0 +1,70 @@
+"""A window on the plain text that slides forward and grows where a statement needs more."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from sospes.model.findings import Finding
+from sospes.stream.containers import Block
+
+
+class Window:
+    """Plain text from offset `base` on, as much as was asked for; `position` is where reading stands in it."""
+
+    def __init__(self, blocks: Iterator[Block | Finding]) -> None:
+        self._blocks = blocks
+        self.data = b""
+        self.base = 0
+        self.position = 0
+        self.line = 1
+        self.ended = False
+        self._findings: list[Finding] = []
+
+    @property
+    def offset(self) -> int:
+        """Where reading stands, in bytes from the start of the plain text."""
+        return self.base + self.position
+
+    @property
+    def left(self) -> int:
+        """Bytes in the window that are not read yet."""
+        return len(self.data) - self.position
+
+    def grow(self, size: int = 0) -> bool:
+        """Take in at least one more block, and more until `size` bytes are left to read; False at the end.
+
+        What was read is dropped, so offsets into `data` change.
+        """
+        parts = [self.data[self.position :]] if self.left else []
+        before = length = self.left
+        while not self.ended and (length == before or length < size):
+            block = next(self._blocks, None)
+            if block is None:
+                self.ended = True
+            elif isinstance(block, Finding):
+                self._findings.append(block)
+            else:
+                if not parts:
+                    self.base, self.position, self.data = block.plain_from, 0, b""
+                parts.append(block.data)
+                length += len(block.data)
+        if length == before:
+            return False
+        self.base += self.position
+        self.position = 0
+        self.data = parts[0] if len(parts) == 1 else b"".join(parts)
+        return True
+
+    def advance(self, position: int) -> None:
+        """Move reading forward to `position` in the window."""
+        self.line += self.data.count(b"\n", self.position, position)
+        self.position = position
+
+    def line_at(self, position: int) -> int:
+        """The line of the byte at `position` in the window, counted from 1."""
+        return self.line + self.data.count(b"\n", self.position, position)
+
+    def taken_findings(self) -> list[Finding]:
+        """What was found about the containers since the last call."""
+        taken, self._findings = self._findings, []
+        return taken

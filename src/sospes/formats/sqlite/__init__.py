@@ -1,0 +1,1 @@
+"""SQLite database files, read through the engine, never changed in place."""

@@ -1,0 +1,240 @@
+"""Reads a SQLite database file; where a log or journal lies beside it, both are copied and looked at there.
+
+Source: SQLite documentation, "Database File Format", "Write-Ahead Logging", "Hot Journals".
+"""
+
+from __future__ import annotations
+
+import shutil
+import sqlite3
+import tempfile
+from collections.abc import Callable, Iterator
+from contextlib import closing
+from pathlib import Path
+from urllib.parse import quote
+
+from sospes.formats.script.lexis import Lexis
+from sospes.formats.script.statements import Classifier, Where
+from sospes.model.entries import Engine, Entry, Name
+from sospes.model.errors import CannotCheck
+from sospes.model.events import Batch, Event, Header, Notation, RowsBegin, RowsEnd
+from sospes.model.findings import Finding, Place, fault, note
+from sospes.places.source import Source
+from sospes.stream.containers import Block
+from sospes.stream.plain import PlainText
+
+ROWS_AT_ONCE = 5000
+MOST_PROBLEMS = 200
+_BESIDE = ("-wal", "-journal")
+_KINDS = {"table": "table", "index": "index", "view": "view", "trigger": "trigger"}
+
+
+class SqliteReader:
+    """One pass over a database file: its definitions, the engine's own check, all rows."""
+
+    def __init__(
+        self, source: Source, text: PlainText, work_folder: Path | None, wants: Callable[[Name], bool] | None
+    ) -> None:
+        self._source = source
+        self._text = text
+        self._work_folder = work_folder
+        self._wants = wants or (lambda _: True)
+        self._header = Header(format="sqlite-file", engine=Engine.SQLITE)
+        self.check_pages = True
+
+    @property
+    def header(self) -> Header:
+        """The format, the encoding; SQLite keeps no time of writing."""
+        return self._header
+
+    def events(self) -> Iterator[Event]:
+        """Findings about the file, then every definition, then each table's rows."""
+        with tempfile.TemporaryDirectory(prefix="sospes-", dir=self._work_folder) as folder:
+            path, findings, copied = self._settled(Path(folder))
+            yield from findings
+            if any(finding.severity == "fault" for finding in findings):
+                return
+            try:
+                with closing(_connect(path, immutable=not copied)) as connection:
+                    yield from self._looked_through(connection)
+            except sqlite3.DatabaseError as error:
+                yield _engine_fault(str(error))
+        yield from self._source.changes()
+
+    def _settled(self, folder: Path) -> tuple[Path, list[Finding], bool]:
+        """The file to open: itself, or a copy where it is packed or has a log beside it."""
+        path = self._source.path
+        beside = [Path(f"{path}{ending}") for ending in _BESIDE if path and Path(f"{path}{ending}").exists()]
+        beside = [other for other in beside if other.stat().st_size]
+        findings: list[Finding] = []
+        if path is None or self._text.containers or self._packed():
+            target = folder / "unpacked.sqlite"
+            findings += self._unpack(target)
+            return target, findings + _size_findings(target), True
+        if not beside:
+            self._text.bytes_read = self._text.plain_bytes = self._source.size or 0
+            return path, _size_findings(path), False
+        target = folder / path.name
+        _copy(path, target)
+        for other in beside:
+            _copy(other, Path(f"{target}{str(other)[len(str(path)) :]}"))
+            findings.append(
+                note("copied-with-log", f"{other.name} lies beside the file and was read together with it")
+            )
+        self._text.bytes_read = self._text.plain_bytes = self._source.size or 0
+        return target, findings, True
+
+    def _packed(self) -> bool:
+        from sospes.stream.containers import container_of
+
+        return container_of(self._source.head(16)) is not None
+
+    def _unpack(self, target: Path) -> list[Finding]:
+        findings = []
+        with target.open("wb") as file:
+            for block in self._text.blocks():
+                if isinstance(block, Block):
+                    file.write(block.data)
+                else:
+                    findings.append(block)
+        return findings
+
+    def _looked_through(self, connection: sqlite3.Connection) -> Iterator[Event]:
+        encoding = connection.execute("PRAGMA encoding").fetchone()[0]
+        self._header = Header(
+            format="sqlite-file", engine=Engine.SQLITE, databases=(), encoding=encoding, complete=True
+        )
+        if self.check_pages:
+            yield from _page_findings(connection)
+        tables = []
+        for kind, name, text in connection.execute(
+            "SELECT type, name, sql FROM sqlite_schema WHERE sql IS NOT NULL ORDER BY rowid"
+        ).fetchall():
+            entry = _entry(_KINDS[kind], name, text)
+            yield entry
+            if entry.kind == "table" and not name.startswith("sqlite_"):
+                tables.append(entry)
+        for entry in tables:
+            yield from self._table(connection, entry)
+
+    def _table(self, connection: sqlite3.Connection, entry: Entry) -> Iterator[Event]:
+        columns = tuple(column.name for column in entry.columns if not column.generated)
+        table = entry.name
+        yield RowsBegin(table=table, columns=columns, entry=entry, notation=Notation.RECORDS)
+        total = 0
+        listed = ", ".join(_quoted(name) for name in columns) or "NULL"
+        query = f"SELECT {listed} FROM {_quoted(table.name)}"
+        try:
+            if self._wants(table):
+                for rows in _fetched(connection, query):
+                    yield _batch(rows, len(columns), total + 1)
+                    total += len(rows)
+        except sqlite3.DatabaseError as error:
+            yield fault(
+                "rows-unreadable",
+                f"{table.name}: after row {total:,} the engine can't read on: {error}",
+                "the pages of this table are damaged; take it from another backup",
+                Place(table=table.name, row_from=total + 1),
+            )
+        yield RowsEnd(table=table, rows=total, damaged=0, plain_from=0, plain_to=0)
+
+
+def _fetched(connection: sqlite3.Connection, query: str) -> Iterator[list[tuple[object, ...]]]:
+    cursor = connection.execute(query)
+    while rows := cursor.fetchmany(ROWS_AT_ONCE):
+        yield rows
+
+
+def _batch(rows: list[tuple[object, ...]], width: int, first_row: int) -> Batch:
+    return Batch(
+        notation=Notation.RECORDS, data=b"", rows=len(rows), width=width, encoding="utf-8", first_row=first_row,
+        plain_from=0, plain_to=0, line=0, records=tuple(rows),
+    )  # fmt: skip
+
+
+def _entry(kind: str, name: str, text: str) -> Entry:
+    lexis = Lexis(Engine.SQLITE)
+    found = Classifier(text.encode("utf-8", "surrogatepass"), lexis, Where(None, None, 0, 0)).entry()
+    if found.kind in {"unknown", "hostile"}:
+        return Entry(kind=kind, name=Name(None, None, name), definition=text.encode())
+    return found
+
+
+def _connect(path: Path, immutable: bool) -> sqlite3.Connection:
+    mode = "mode=ro&immutable=1" if immutable else "mode=rw"
+    connection = sqlite3.connect(f"file:{quote(str(path.resolve()))}?{mode}", uri=True)
+    connection.execute("PRAGMA query_only=ON") if immutable else None
+    connection.execute("PRAGMA trusted_schema=OFF")
+    connection.execute("PRAGMA cache_size=-16000")
+    connection.text_factory = _text
+    return connection
+
+
+def _text(raw: bytes) -> str | bytes:
+    """Text as it is; what is not valid text stays bytes."""
+    try:
+        return raw.decode()
+    except UnicodeDecodeError:
+        return raw
+
+
+def _copy(source: Path, target: Path) -> None:
+    try:
+        shutil.copyfile(source, target)
+    except OSError as error:
+        raise CannotCheck(
+            f"{source}: can't be copied to look at it: {error.strerror}",
+            "name a place with room with --work-folder FOLDER",
+        ) from error
+
+
+def _size_findings(path: Path) -> list[Finding]:
+    """The file must be as long as its header says."""
+    with path.open("rb") as file:
+        header = file.read(100)
+    size = path.stat().st_size
+    if len(header) < 100:
+        return [_cut(size, 100)]
+    page = int.from_bytes(header[16:18], "big")
+    page = 65536 if page == 1 else page
+    if page < 512 or page & (page - 1):
+        return [_engine_fault(f"the header states a page size of {page} bytes, which there is not")]
+    pages = int.from_bytes(header[28:32], "big")
+    counted = header[24:28] == header[92:96]
+    if counted and pages * page > size:
+        return [_cut(size, pages * page)]
+    return []
+
+
+def _cut(size: int, expected: int) -> Finding:
+    return fault(
+        "truncated",
+        f"the file has {size:,} bytes, its header promises {expected:,}",
+        "the file was cut off: copy it again, or take the backup again",
+        Place(stored_from=size, stored_to=expected),
+    )
+
+
+def _page_findings(connection: sqlite3.Connection) -> Iterator[Finding]:
+    for (problem,) in connection.execute(f"PRAGMA integrity_check({MOST_PROBLEMS})"):
+        if problem != "ok":
+            yield _engine_fault(problem)
+    for table, row, parent, _ in connection.execute("PRAGMA foreign_key_check").fetchmany(MOST_PROBLEMS):
+        yield fault(
+            "reference-broken",
+            f"{table}: row {row} points to a row of {parent} that isn't there",
+            "the rows were already so when the backup was written, or one was lost: compare with live",
+            Place(table=table, row_from=row, row_to=row),
+        )
+
+
+def _engine_fault(problem: str) -> Finding:
+    return fault(
+        "engine-check-failed",
+        f"the engine's own check says: {problem}",
+        "the file is damaged; take the backup from another copy",
+    )
+
+
+def _quoted(name: str) -> str:
+    return '"' + name.replace('"', '""') + '"'

@@ -1,0 +1,1 @@
+"""Plain data that every room shares: findings, entries, events. No input or output happens here."""

@@ -1,0 +1,104 @@
+"""Entries: everything in a backup that has a definition or data, whatever the form of the backup."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field
+from enum import StrEnum
+
+
+class Engine(StrEnum):
+    """The database engines that backups come from."""
+
+    POSTGRESQL = "postgresql"
+    MARIADB = "mariadb"
+    MYSQL = "mysql"
+    SQLITE = "sqlite"
+
+
+@dataclass(frozen=True, slots=True, order=True)
+class Name:
+    """A qualified name; database and schema are None where the form has none."""
+
+    database: str | None
+    schema: str | None
+    name: str
+
+    @property
+    def label(self) -> str:
+        """The name as people write it: with its schema, or with its database on engines without schemas."""
+        if self.schema is not None:
+            return f"{self.schema}.{self.name}"
+        return self.name
+
+    @property
+    def full_label(self) -> str:
+        """The name with all that is known before it."""
+        return ".".join(part for part in (self.database, self.schema, self.name) if part is not None)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Column:
+    """A column as its definition states it; `type` is the engine's own words, without modifiers like DEFAULT."""
+
+    name: str
+    type: str
+    not_null: bool = False
+    generated: bool = False
+    identity: bool = False
+    collation: str | None = None
+    default: str | None = None
+
+
+class ConstraintKind(StrEnum):
+    """What a table can demand of its rows, and indexes, which stand in the same places."""
+
+    PRIMARY = "primary key"
+    UNIQUE = "unique"
+    FOREIGN = "foreign key"
+    CHECK = "check"
+    EXCLUDE = "exclusion"
+    INDEX = "index"
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Constraint:
+    """A constraint or index of a table.
+
+    `columns` is empty when an expression stands among the keys; `expression` is the check's condition, or
+    the predicate of a partial index.
+    """
+
+    kind: ConstraintKind
+    name: str
+    columns: tuple[str, ...] = ()
+    references: Name | None = None
+    reference_columns: tuple[str, ...] = ()
+    expression: str | None = None
+    nulls_not_distinct: bool = False
+    validated: bool = True
+    prefix: bool = False
+    text: str = ""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Entry:
+    """One definition or action of a backup.
+
+    kind         'table', 'index', 'view', 'function', 'sequence value', 'setting', 'data', ...
+    about        the table that it belongs to, if it belongs to one
+    definition   the statement as stored, in bytes
+    plain_from   where it starts, in bytes of plain text; `line` counts from 1
+    parents      tables that it inherits from or is a partition of
+    """
+
+    kind: str
+    name: Name
+    about: Name | None = None
+    definition: bytes = b""
+    plain_from: int = 0
+    plain_to: int = 0
+    line: int = 0
+    columns: tuple[Column, ...] = ()
+    constraints: tuple[Constraint, ...] = ()
+    parents: tuple[Name, ...] = ()
+    options: frozenset[str] = field(default_factory=frozenset)

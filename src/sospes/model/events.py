@@ -1,0 +1,93 @@
+"""What readers yield, in stored order: entries, batches of rows, findings."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from datetime import datetime
+from enum import StrEnum
+
+import numpy as np
+from numpy.typing import NDArray
+
+from sospes.model.entries import Engine, Entry, Name
+from sospes.model.findings import Finding
+
+Held = int | str | bytes | None
+"""A value as a side copy holds it: integer, exact text, bytes, or NULL."""
+
+
+class Notation(StrEnum):
+    """How the cells of a batch are written."""
+
+    COPY = "copy"
+    POSTGRESQL = "postgresql literals"
+    MARIADB = "mariadb literals"
+    MARIADB_PLAIN = "mariadb literals without backslash escapes"
+    SQLITE = "sqlite literals"
+    RECORDS = "records"
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Header:
+    """Who wrote a backup, of what, when. Unknown is None, never guessed."""
+
+    format: str
+    engine: Engine | None = None
+    engine_version: str | None = None
+    program: str | None = None
+    databases: tuple[str, ...] = ()
+    encoding: str | None = None
+    written_at: datetime | str | None = None
+    started_at: str | None = None
+    complete: bool | None = None
+    kind: str | None = None
+    promised: bool = False
+    cluster: bool = False
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Batch:
+    """Rows of right shape: one block of bytes, and where its cells stand.
+
+    For COPY text `data` is whole lines and `starts`/`ends` are None: cells are found when asked for.
+    For literals they are arrays of shape (rows, columns), offsets into `data`. For records,
+    `records` holds the values as the engine gave them.
+    """
+
+    notation: Notation
+    data: bytes
+    rows: int
+    width: int
+    encoding: str
+    first_row: int
+    plain_from: int
+    plain_to: int
+    line: int
+    starts: NDArray[np.int64] | None = None
+    ends: NDArray[np.int64] | None = None
+    records: tuple[tuple[object, ...], ...] = ()
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class RowsBegin:
+    """Rows of a table follow. `columns` are the names as the data state them, None where they don't."""
+
+    table: Name
+    columns: tuple[str, ...] | None
+    entry: Entry | None
+    notation: Notation
+    opening: bytes = b""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class RowsEnd:
+    """The rows end. `damaged` counts the rows that had a wrong shape and are in no batch."""
+
+    table: Name
+    rows: int
+    damaged: int
+    plain_from: int
+    plain_to: int
+
+
+Event = Entry | RowsBegin | Batch | RowsEnd | Finding

@@ -1,0 +1,1 @@
+"""Where backups lie: local files, pieces in order, standard input."""

@@ -1,0 +1,142 @@
+"""How a look at a backup is told: inspect and verify."""
+
+from __future__ import annotations
+
+from collections import Counter
+
+from sospes.model.verdict import Rung, Verdict
+from sospes.report.printer import Printer
+from sospes.report.words import count_severities, duration, plural, shown, size
+from sospes.work.outcome import Description, Outcome, TableSummary
+
+MOST_TABLES = 40
+_ENGINES = {"postgresql": "PostgreSQL", "mariadb": "MariaDB", "mysql": "MySQL", "sqlite": "SQLite"}
+_FORMATS = {"sql-script": "SQL script", "sqlite-file": "SQLite database file"}
+
+
+def tell_inspect(printer: Printer, outcome: Outcome[Description], contents: bool) -> None:
+    """The header; with `contents` all tables and objects."""
+    found = outcome.result
+    printer.verdict(outcome.verdict, outcome.name, _what(found))
+    printer.findings(outcome.findings)
+    if not printer.quiet and found.format is not None:
+        printer.facts(_facts(found))
+        if contents and found.tables is not None:
+            _tables(printer, found.tables, len(found.tables))
+            _objects(printer, found, every=True)
+    extent = (
+        "everything was read, damage inside is what verify finds"
+        if contents
+        else "only the header was read; verify reads it all"
+    )
+    printer.rung(outcome.rung, extent)
+
+
+def tell_verify(printer: Printer, outcome: Outcome[Description]) -> None:
+    """What was read and found, then the tables."""
+    found = outcome.result
+    printer.verdict(outcome.verdict, outcome.name, _verify_summary(outcome))
+    printer.findings(outcome.findings)
+    if not printer.quiet and found.tables is not None:
+        if found.tables:
+            _tables(printer, found.tables, MOST_TABLES)
+        _objects(printer, found, every=False)
+    if not printer.quiet:
+        read = f"read {size(found.bytes_read)}"
+        if found.compression:
+            read += f", {size(found.plain_bytes)} unpacked"
+        printer.line(f"  {read} in {duration(outcome.seconds)}", style="dim")
+    printer.rung(outcome.rung, _claim(outcome.rung))
+
+
+def _claim(rung: Rung | None) -> str:
+    if rung is Rung.INTACT:
+        return "every byte read, every row's shape checked; restoring it was not tried: rehearse does that"
+    return "it is not proven intact"
+
+
+def _verify_summary(outcome: Outcome[Description]) -> str:
+    found = outcome.result
+    if found.format is None:
+        return count_severities(outcome.findings)
+    rows = sum(table.rows or 0 for table in found.tables or ())
+    held = f"{plural(len(found.tables or ()), 'table')}, {plural(rows, 'row')}"
+    if outcome.verdict is Verdict.SOUND:
+        return f"{held}, every byte read, no damage found"
+    return f"{count_severities(outcome.findings)}; {held} could be read"
+
+
+def _what(found: Description) -> str:
+    if found.format is None:
+        return ""
+    parts = [_ENGINES.get(found.engine or "", found.engine or "")]
+    if found.engine_version:
+        parts.append(found.engine_version)
+    parts.append(_FORMATS.get(found.format, found.format))
+    if found.databases:
+        parts.append(f"of {', '.join(found.databases[:5])}")
+    return " ".join(parts)
+
+
+def _facts(found: Description) -> list[tuple[str, str]]:
+    complete = {
+        True: "yes, the closing line is there",
+        False: "no, the closing line is missing",
+        None: "unknown",
+    }
+    if found.compression and found.complete is None:
+        complete[None] = "unknown: the end of compressed data shows only when all is read"
+    return [
+        (
+            "engine",
+            f"{_ENGINES.get(found.engine or '', 'unknown')} {found.engine_version or '(version not stated)'}",
+        ),
+        ("written by", found.program or "not stated"),
+        ("databases", ", ".join(found.databases) or "not stated"),
+        ("encoding", found.encoding or "not stated"),
+        ("started", found.started_at or "not stated"),
+        ("written at", found.written_at or "not stated"),
+        ("kind", found.kind or "unknown from the header alone: --contents tells"),
+        ("compression", found.compression or "none"),
+        ("size", size(found.size_bytes)),
+        ("complete", complete[found.complete]),
+    ]
+
+
+def _label(table: TableSummary) -> str:
+    prefix = table.schema if table.schema is not None else table.database
+    return f"{prefix}.{table.name}" if prefix else table.name
+
+
+def _tables(printer: Printer, tables: tuple[TableSummary, ...], most: int) -> None:
+    damaged = any(table.rows_damaged for table in tables)
+    columns = ["table", "rows", *(["damaged"] if damaged else []), "columns"]
+    rows = []
+    for table in tables[:most]:
+        names = ", ".join(table.columns)
+        cells = [_label(table), "" if table.rows is None else f"{table.rows:,}"]
+        cells += [f"{table.rows_damaged or 0:,}"] if damaged else []
+        rows.append([*cells, names if len(names) < 400 else names[:400] + " ..."])
+    printer.table(columns, rows, numbers=(1, 2) if damaged else (1,))
+    if len(tables) > most:
+        printer.line(f"  ... and {plural(len(tables) - most, 'more table')}; all are in --json")
+
+
+def _objects(printer: Printer, found: Description, every: bool) -> None:
+    objects = found.objects or ()
+    if not objects:
+        return
+    if every:
+        by_kind: dict[str, list[str]] = {}
+        for item in objects:
+            by_kind.setdefault(item.kind, []).append(
+                f"{item.schema}.{item.name}" if item.schema else item.name
+            )
+        printer.table(
+            ["kind", "number", "names"],
+            [[kind, str(len(names)), ", ".join(names)] for kind, names in by_kind.items()],
+            (1,),
+        )
+        return
+    counts = Counter(item.kind for item in objects)
+    printer.line("  also: " + ", ".join(plural(count, shown(kind)) for kind, count in counts.items()))

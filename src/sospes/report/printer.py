@@ -1,0 +1,99 @@
+"""Prints outcomes for people: verdict, what and where, what to do next, then detail."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Sequence
+from typing import TextIO
+
+from rich.console import Console
+from rich.padding import Padding
+from rich.table import Table
+from rich.text import Text
+
+from sospes.model.findings import Finding
+from sospes.model.verdict import Rung, Severity, Verdict
+from sospes.report.words import place_words, plural, shown
+
+_VERDICT_STYLES = {
+    Verdict.SOUND: "bold green",
+    Verdict.UNSOUND: "bold red",
+    Verdict.UNPROVEN: "bold yellow",
+}
+_SEVERITY_STYLES = {Severity.FAULT: "red", Severity.DOUBT: "yellow", Severity.NOTE: "cyan"}
+MOST_FINDINGS = 20
+
+
+class Printer:
+    """Writes to one stream; colour only where that stream is a terminal and NO_COLOR isn't set."""
+
+    def __init__(self, stream: TextIO, quiet: bool = False) -> None:
+        self.console = Console(file=stream, highlight=False, soft_wrap=False)
+        if not self.console.is_terminal:
+            self.console.width = 140
+        self.quiet = quiet
+
+    def line(self, text: str = "", style: str = "") -> None:
+        """One line of text, which may be wrapped."""
+        self.console.print(Text(text, style=style))
+
+    def verdict(self, verdict: Verdict, name: str, summary: str) -> None:
+        """The first line of any report."""
+        line = Text()
+        line.append(verdict.word.upper(), style=_VERDICT_STYLES[verdict])
+        line.append(f"  {shown(name)}", style="bold")
+        if summary:
+            line.append(f"  {shown(summary)}")
+        self.console.print(line)
+
+    def findings(self, findings: Sequence[Finding]) -> None:
+        """All findings, worst first, each with its place and the next step."""
+        order = {Severity.FAULT: 0, Severity.DOUBT: 1, Severity.NOTE: 2}
+        listed = sorted(findings, key=lambda finding: order[finding.severity])
+        if self.quiet:
+            listed = [finding for finding in listed if finding.severity is not Severity.NOTE]
+        for finding in listed[:MOST_FINDINGS]:
+            self._finding(finding)
+        if len(listed) > MOST_FINDINGS:
+            rest = plural(len(listed) - MOST_FINDINGS, "more finding")
+            self.line(f"  ... and {rest}; all of them are in the output of --json")
+
+    def _finding(self, finding: Finding) -> None:
+        head = Text("  ")
+        head.append(f"{finding.severity.value}  ", style=_SEVERITY_STYLES[finding.severity])
+        head.append(shown(finding.message), style="bold" if finding.severity is Severity.FAULT else "")
+        self.console.print(head)
+        where = place_words(finding.place)
+        if where:
+            self.console.print(Padding(Text(f"at {where}", style="dim"), (0, 0, 0, 9)))
+        if finding.advice:
+            self.console.print(Padding(Text(f"next: {shown(finding.advice)}"), (0, 0, 0, 9)))
+
+    def table(
+        self, columns: Sequence[str], rows: Iterable[Sequence[str]], numbers: Sequence[int] = ()
+    ) -> None:
+        """A plain table; `numbers` are the indexes of the columns that align right."""
+        table = Table(box=None, pad_edge=False, padding=(0, 2, 0, 0), header_style="dim")
+        for index, column in enumerate(columns):
+            table.add_column(
+                column,
+                justify="right" if index in numbers else "left",
+                overflow="fold",
+                no_wrap=index in numbers,
+            )
+        for row in rows:
+            table.add_row(*(Text(shown(cell)) for cell in row))
+        self.console.print(Padding(table, (0, 0, 0, 2)))
+
+    def facts(self, facts: Iterable[tuple[str, str]]) -> None:
+        """Names and values, one pair a line."""
+        table = Table(box=None, pad_edge=False, padding=(0, 2, 0, 0), show_header=False)
+        table.add_column(style="dim", no_wrap=True)
+        table.add_column(overflow="fold")
+        for name, value in facts:
+            table.add_row(name, Text(shown(value)))
+        self.console.print(Padding(table, (0, 0, 0, 2)))
+
+    def rung(self, rung: Rung | None, claim: str = "") -> None:
+        """The rung that was reached, last."""
+        reached = rung.value if rung else "none"
+        self.line(f"  rung: {reached}" + (f" ({claim})" if claim else ""), style="dim")

@@ -1,0 +1,60 @@
+"""A progress bar with rate and time left, on a terminal only, for what takes longer than a second."""
+
+from __future__ import annotations
+
+import time
+from types import TracebackType
+from typing import TextIO
+
+PATIENCE = 1.0
+
+
+class ProgressBar:
+    """Shows how many bytes of `total` are done; silent where `stream` is no terminal."""
+
+    def __init__(self, stream: TextIO, what: str, total: int | None, quiet: bool) -> None:
+        self._stream = stream
+        self._what = what
+        self._total = total
+        self._silent = quiet or not stream.isatty()
+        self._begin = time.monotonic()
+        self._bar: object | None = None
+        self._last = 0.0
+
+    def __enter__(self) -> ProgressBar:
+        return self
+
+    def __exit__(
+        self, kind: type[BaseException] | None, error: BaseException | None, trace: TracebackType | None
+    ) -> None:
+        if self._bar is not None:
+            self._bar.stop()  # type: ignore[attr-defined]
+
+    def __call__(self, done: int) -> None:
+        now = time.monotonic()
+        if self._silent or now - self._begin < PATIENCE or now - self._last < 0.1:
+            return
+        self._last = now
+        if self._bar is None:
+            self._start()
+        self._bar.update(self._task, completed=done)  # type: ignore[union-attr, attr-defined]
+
+    def _start(self) -> None:
+        from rich.console import Console
+        from rich.progress import (
+            BarColumn,
+            DownloadColumn,
+            Progress,
+            TextColumn,
+            TimeRemainingColumn,
+            TransferSpeedColumn,
+        )
+
+        columns = (
+            TextColumn("{task.description}"), BarColumn(), DownloadColumn(binary_units=True), TransferSpeedColumn(),
+            TimeRemainingColumn(),
+        )  # fmt: skip
+        bar = Progress(*columns, console=Console(file=self._stream), transient=True)
+        self._task = bar.add_task(self._what, total=self._total)
+        bar.start()
+        self._bar = bar

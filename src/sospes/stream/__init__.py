@@ -1,0 +1,1 @@
+"""From stored bytes to plain text: containers, character set of the file, reading ahead."""

@@ -1,0 +1,188 @@
+"""Looks at backups: the header alone, the contents, or every byte."""
+
+from __future__ import annotations
+
+import re
+import time
+from collections.abc import Callable, Iterable, Iterator, Sequence
+from dataclasses import dataclass, replace
+from pathlib import Path
+
+from sospes.formats.opening import Opened, Opening, open_backup
+from sospes.formats.script.header import HeaderNotes
+from sospes.formats.script.lexis import Lexis
+from sospes.formats.script.reader import ScriptReader
+from sospes.model.entries import Engine
+from sospes.model.events import Batch, Event, Header, Notation, RowsBegin
+from sospes.model.findings import Finding, note, verdict_of
+from sospes.model.verdict import Rung, Verdict
+from sospes.stream.containers import Block
+from sospes.work.outcome import Description, Outcome
+from sospes.work.tally import Tally
+
+TAIL_SIZE = 4096
+Progress = Callable[[int], None]
+"""Called now and then with the number of stored bytes read so far."""
+
+_TAIL_CLOSING = re.compile(
+    rb"(?:--\r?\n-- PostgreSQL database (?:cluster )?dump complete\r?\n--\s*(?:\\unrestrict (\w+)\s*)?"
+    rb"|-- Dump completed(?: on \d{4}-\d\d-\d\d +\d{1,2}:\d\d:\d\d)?\s*|\nCOMMIT;\s*)\Z"
+)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Looking:
+    """How to look: `progress` hears of the bytes read."""
+
+    opening: Opening
+    progress: Progress | None = None
+
+
+def inspect(paths: Sequence[Path], looking: Looking, contents: bool) -> Outcome[Description]:
+    """Header and, with `contents`, everything in a backup.
+
+    Without `contents` only the head is read, and the tail where there is no container.
+    """
+    begin = time.perf_counter()
+    opened = open_backup(paths, looking.opening)
+    evidence = [Rung.PRESENT]
+    if contents or opened.form != "sql-script":
+        description, findings = _read_through(opened, looking)
+        if not contents and opened.form is not None:
+            findings = tuple(finding for finding in findings if finding.severity != "note")
+    else:
+        description, findings = _header_only(opened)
+    if opened.form is not None:
+        evidence.append(Rung.IDENTIFIED)
+    return Outcome(
+        name=opened.name,
+        findings=findings,
+        evidence=tuple(evidence),
+        result=description,
+        seconds=time.perf_counter() - begin,
+    )
+
+
+def verify(paths: Sequence[Path], looking: Looking) -> Outcome[Description]:
+    """Read every byte of a backup and find all damage."""
+    begin = time.perf_counter()
+    opened = open_backup(paths, looking.opening)
+    description, findings = _read_through(opened, looking)
+    evidence = [Rung.PRESENT]
+    if opened.form is not None:
+        evidence.append(Rung.IDENTIFIED)
+        if verdict_of(findings) is Verdict.SOUND:
+            evidence.append(Rung.INTACT)
+    return Outcome(
+        name=opened.name,
+        findings=findings,
+        evidence=tuple(evidence),
+        result=description,
+        seconds=time.perf_counter() - begin,
+    )
+
+
+def followed(events: Iterable[Event], opened: Opened, progress: Progress | None) -> Iterator[Event]:
+    """The events, telling `progress` how far the stored bytes were read."""
+    for count, event in enumerate(events):
+        if progress is not None and (isinstance(event, Batch) or count % 256 == 0):
+            progress(opened.text.bytes_read)
+        yield event
+
+
+def _read_through(opened: Opened, looking: Looking) -> tuple[Description, tuple[Finding, ...]]:
+    tally = Tally()
+    copied = False
+    for event in followed(opened.events(), opened, looking.progress):
+        copied = copied or (isinstance(event, RowsBegin) and event.notation is Notation.COPY)
+        tally.take(event)
+    header = opened.reader.header if opened.reader else None
+    findings = list(tally.findings)
+    if opened.form == "sql-script" and not _cut_off(findings):
+        findings += [
+            finding.at(file=opened.name) for finding in tally.misfits(header.engine if header else None)
+        ]
+    kind = tally.kind(copied)
+    if opened.form == "sql-script" and kind == "schema-only":
+        findings.append(
+            note(
+                "schema-only",
+                "the backup holds definitions and no rows",
+                "make sure that the rows are in another backup",
+            )
+        )
+    description = _description(opened, header)
+    if opened.form is not None:
+        description = replace(
+            description,
+            kind=kind,
+            tables=tally.summaries(),
+            objects=tuple(tally.objects.values()),
+        )
+    return (
+        replace(description, bytes_read=opened.text.bytes_read, plain_bytes=opened.text.plain_bytes),
+        tuple(findings),
+    )
+
+
+def _cut_off(findings: Sequence[Finding]) -> bool:
+    """Whether so much is missing that what refers to it would only repeat the news."""
+    return any(
+        finding.code in {"truncated", "container-damaged", "closing-line-missing", "opening-missing"}
+        for finding in findings
+    )
+
+
+def _description(opened: Opened, header: Header | None) -> Description:
+    if header is None:
+        return Description(name=opened.name, compression=opened.compression, size_bytes=opened.source.size)
+    return Description(
+        name=opened.name,
+        format=header.format,
+        engine=header.engine.value if header.engine else None,
+        engine_version=header.engine_version,
+        program=header.program,
+        databases=header.databases,
+        encoding=header.encoding or _encoding_of(opened),
+        compression=opened.compression,
+        started_at=header.started_at,
+        written_at=str(header.written_at) if header.written_at else None,
+        complete=header.complete,
+        size_bytes=opened.source.size or opened.text.bytes_read or None,
+    )
+
+
+def _encoding_of(opened: Opened) -> str | None:
+    return opened.text.characters
+
+
+def _header_only(opened: Opened) -> tuple[Description, tuple[Finding, ...]]:
+    """The head of a script, and its tail where the bytes lie open."""
+    findings = [finding.at(file=opened.name) for finding in opened.findings]
+    lexis = (
+        opened.reader.settings.lexis if isinstance(opened.reader, ScriptReader) else Lexis(Engine.POSTGRESQL)
+    )
+    reader = ScriptReader(iter([Block(opened.head.plain, 0, 0)]), lexis, wants=lambda _: False)
+    for _ in reader.events():
+        pass  # a head ends anywhere, so what it lacks is no finding
+    opened.text.containers = list(opened.head.containers)
+    opened.text.characters = opened.head.characters
+    header = replace(reader.header, complete=_complete_by_tail(opened, reader.notes))
+    return _description(opened, header), tuple(findings)
+
+
+def _complete_by_tail(opened: Opened, notes: HeaderNotes) -> bool | None:
+    """Whether the closing line is there; None where only reading everything would tell."""
+    size = opened.source.size
+    if opened.head.whole:
+        return notes.complete
+    if opened.head.containers or opened.head.characters or size is None:
+        return None
+    tail = opened.source.tail_from(max(0, size - TAIL_SIZE), TAIL_SIZE)
+    if not notes.openings and notes.engine is not Engine.SQLITE:
+        return None
+    match = _TAIL_CLOSING.search(tail)
+    if match is None:
+        return False
+    keys = notes.restrict_keys
+    return not keys or (match[1] or b"").decode() in keys

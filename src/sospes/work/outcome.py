@@ -1,0 +1,78 @@
+"""What every job gives back: findings, evidence, and a result whose fields are those of the JSON contract."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Generic, TypeVar
+
+from sospes.model.findings import Finding, verdict_of
+from sospes.model.verdict import Rung, Verdict, highest_rung
+
+Result = TypeVar("Result")
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class TableSummary:
+    """A table; `rows` is None when its rows were not counted."""
+
+    database: str | None
+    schema: str | None
+    name: str
+    columns: tuple[str, ...]
+    column_types: tuple[str, ...]
+    rows: int | None
+    rows_damaged: int | None = None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class ObjectSummary:
+    """Anything else with a definition: a view, function, trigger, index, sequence, role, ..."""
+
+    kind: str
+    database: str | None
+    schema: str | None
+    name: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Description:
+    """What a backup is. Unknown is None, never guessed; sizes in bytes, times in ISO 8601."""
+
+    name: str
+    format: str | None = None
+    engine: str | None = None
+    engine_version: str | None = None
+    program: str | None = None
+    databases: tuple[str, ...] = ()
+    encoding: str | None = None
+    compression: str | None = None
+    kind: str | None = None
+    started_at: str | None = None
+    written_at: str | None = None
+    complete: bool | None = None
+    size_bytes: int | None = None
+    tables: tuple[TableSummary, ...] | None = None
+    objects: tuple[ObjectSummary, ...] | None = None
+    bytes_read: int | None = None
+    plain_bytes: int | None = None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Outcome(Generic[Result]):
+    """One job on one backup."""
+
+    name: str
+    findings: tuple[Finding, ...]
+    evidence: tuple[Rung, ...]
+    result: Result
+    seconds: float = 0.0
+
+    @property
+    def verdict(self) -> Verdict:
+        """Sound unless a finding says otherwise."""
+        return verdict_of(self.findings)
+
+    @property
+    def rung(self) -> Rung | None:
+        """The highest rung with nothing missing below it."""
+        return highest_rung(self.evidence)

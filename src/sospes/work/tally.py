@@ -1,0 +1,244 @@
+"""Counts what a stream of events holds, and checks that its parts fit together."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from dataclasses import dataclass, field
+
+from sospes.model.entries import Column, Constraint, ConstraintKind, Engine, Entry, Name
+from sospes.model.events import Event, RowsBegin, RowsEnd
+from sospes.model.findings import Finding, Place, fault, note
+from sospes.work.outcome import ObjectSummary, TableSummary
+
+OBJECT_KINDS = frozenset(
+    {
+        "view", "materialized view", "function", "procedure", "aggregate", "trigger", "event trigger", "event", "rule",
+        "index", "constraint", "sequence", "schema", "type", "domain", "extension", "collation", "cast", "operator",
+        "operator class", "operator family", "language", "publication", "subscription", "server", "policy", "statistics",
+        "conversion", "role", "tablespace", "transform", "foreign table", "user mapping", "access method",
+        "foreign data wrapper", "virtual table", "text search configuration", "text search dictionary",
+        "text search parser", "text search template", "large object", "package",
+    }
+)  # fmt: skip
+_STAND_IN_FOR = frozenset({"view", "materialized view"})
+_OTHER_SCHEMAS = frozenset({"pg_catalog", "information_schema"})
+
+
+@dataclass(slots=True)
+class TableTally:
+    """A table as the events showed it."""
+
+    name: Name
+    columns: tuple[Column, ...] | None = None
+    named_columns: tuple[str, ...] = ()
+    rows: int = 0
+    damaged: int = 0
+    runs: int = 0
+    partitioned: bool = False
+    place: Place = Place()
+    constraints: list[Constraint] = field(default_factory=list)
+
+
+class Tally:
+    """Takes in events one by one; afterwards tells tables, objects, the kind of backup, and misfits."""
+
+    def __init__(self) -> None:
+        self.tables: dict[Name, TableTally] = {}
+        self.objects: dict[tuple[str, Name], ObjectSummary] = {}
+        self.findings: list[Finding] = []
+        self.locked = False
+        self._outside: list[Finding] = []
+        self._attachments: list[tuple[Entry, Constraint]] = []
+        self._engine: Engine | None = None
+
+    def take(self, event: Event) -> None:
+        """Count one event."""
+        if isinstance(event, Finding):
+            self.findings.append(event)
+        elif isinstance(event, Entry):
+            self._entry(event)
+        elif isinstance(event, RowsBegin):
+            table = self._table(event.table)
+            table.runs += 1
+            if event.columns is not None:
+                table.named_columns = table.named_columns or event.columns
+                self._check_columns(table, event)
+        elif isinstance(event, RowsEnd):
+            table = self._table(event.table)
+            table.rows += event.rows
+            table.damaged += event.damaged
+
+    def _table(self, name: Name) -> TableTally:
+        return self.tables.setdefault(name, TableTally(name))
+
+    def _entry(self, entry: Entry) -> None:
+        if entry.kind == "table" and not entry.name.name.startswith("sqlite_"):
+            table = self._table(entry.name)
+            table.columns = entry.columns
+            table.partitioned = "partitioned" in entry.options
+            table.place = Place(plain_from=entry.plain_from, plain_to=entry.plain_to, line=entry.line)
+        for constraint in entry.constraints:
+            self._attachments.append((entry, constraint))
+            self._inner_object(entry, constraint)
+        if entry.kind == "lock":
+            self.locked = True
+        if entry.kind in _STAND_IN_FOR and entry.name in self.tables and not self.tables[entry.name].runs:
+            del self.tables[entry.name]
+        if entry.kind in OBJECT_KINDS:
+            self._object(entry.kind, entry.name)
+        elif entry.kind == "identity":
+            self._object("sequence", entry.name)
+
+    def _object(self, kind: str, name: Name) -> None:
+        self.objects.setdefault(
+            (kind, name),
+            ObjectSummary(kind=kind, database=name.database, schema=name.schema, name=name.name),
+        )
+
+    def _inner_object(self, entry: Entry, constraint: Constraint) -> None:
+        """Keys and indexes that stand inside a table's definition are objects too."""
+        if entry.kind in {"constraint", "index"}:
+            return
+        kind = "index" if constraint.kind is ConstraintKind.INDEX else "constraint"
+        name = constraint.name or f"{entry.name.name} {constraint.kind} ({', '.join(constraint.columns)})"
+        self._object(kind, Name(entry.name.database, entry.name.schema, name))
+
+    def _check_columns(self, table: TableTally, begin: RowsBegin) -> None:
+        if table.columns is None or begin.columns is None:
+            return
+        known = {column.name.casefold() for column in table.columns}
+        for name in begin.columns:
+            if name.casefold() not in known:
+                self.findings.append(
+                    fault(
+                        "column-unknown",
+                        f"the rows of {table.name.label} name a column {name!r} that its definition does not have",
+                        "a name is damaged in one of the two; compare with another copy",
+                        _place_of(table.name),
+                    )
+                )
+
+    @property
+    def defined(self) -> bool:
+        """Whether any table has a definition."""
+        return any(table.columns is not None for table in self.tables.values())
+
+    @property
+    def has_rows(self) -> bool:
+        """Whether any table has a place for rows, be it empty."""
+        return self.locked or any(table.runs for table in self.tables.values())
+
+    def kind(self, copied: bool) -> str | None:
+        """full, schema-only, data-only or partial; `copied` says that even empty tables have a data section."""
+        if not self.tables:
+            return None
+        if not self.defined:
+            return "data-only"
+        if not self.has_rows:
+            return "schema-only"
+        missing = copied and any(
+            not table.runs and not table.partitioned and table.columns is not None
+            for table in self.tables.values()
+        )
+        return "partial" if missing or self._outside else "full"
+
+    def summaries(self, counted: bool = True) -> tuple[TableSummary, ...]:
+        """All tables, in stored order."""
+        return tuple(
+            TableSummary(
+                database=table.name.database,
+                schema=table.name.schema,
+                name=table.name.name,
+                columns=table.named_columns
+                if table.columns is None
+                else tuple(column.name for column in table.columns),
+                column_types=tuple(column.type for column in table.columns or ()),
+                rows=table.rows if counted else None,
+                rows_damaged=table.damaged if counted else None,
+            )
+            for table in self.tables.values()
+        )
+
+    def misfits(self, engine: Engine | None) -> Iterator[Finding]:
+        """What refers to something that isn't there. Call once, after the last event."""
+        if not self.defined:
+            return
+        self._engine = engine
+        for table in self.tables.values():
+            if table.columns is None and table.name.schema not in _OTHER_SCHEMAS:
+                yield fault(
+                    "table-undefined",
+                    f"there are rows for {table.name.label}, but no definition of it",
+                    "a part of the backup is missing, or a name is damaged; compare with another copy",
+                    _place_of(table.name),
+                )
+        for entry, constraint in self._attachments:
+            yield from self._misfit(entry, constraint)
+
+    def _misfit(self, entry: Entry, constraint: Constraint) -> Iterator[Finding]:
+        name = entry.about or entry.name
+        table = self._defined_table(name)
+        what = f"{constraint.kind} {constraint.name}".strip()
+        place = Place(plain_from=entry.plain_from, plain_to=entry.plain_to, line=entry.line)
+        if table is None:
+            if ("materialized view", name) not in self.objects and not self._is_other(name):
+                yield fault(
+                    "table-undefined",
+                    f"the {what} is for a table {name.label} that has no definition",
+                    "a part of the backup is missing, or a name is damaged; compare with another copy",
+                    place,
+                )
+            return
+        known = {column.name.casefold() for column in table.columns or ()}
+        for column in constraint.columns:
+            if column.casefold() not in known and column.casefold() not in {"rowid", "ctid", "oid"}:
+                yield fault(
+                    "column-unknown",
+                    f"the {what} of {name.label} names a column {column!r} that the table does not have",
+                    "a name is damaged in one of the two; compare with another copy",
+                    place,
+                )
+        if constraint.references is not None and self._defined_table(constraint.references) is None:
+            yield self._outside_reference(name, what, constraint.references, place)
+
+    def _is_other(self, name: Name) -> bool:
+        return any(key == ("foreign table", name) for key in self.objects)
+
+    def _defined_table(self, name: Name) -> TableTally | None:
+        found = self.tables.get(name)
+        if found is None and self._engine is not Engine.POSTGRESQL:
+            found = next(
+                (table for other, table in self.tables.items() if _folded(other) == _folded(name)), None
+            )
+        return found if found is not None and found.columns is not None else None
+
+    def _outside_reference(self, name: Name, what: str, parent: Name, place: Place) -> Finding:
+        """A reference to a table that is not in the backup: part of a selection, or a damaged name."""
+        near = next((other for other in self.tables if _one_letter_apart(other.name, parent.name)), None)
+        if near is not None:
+            return fault(
+                "reference-unknown",
+                f"the {what} of {name.label} refers to {parent.label}, which is not there, but {near.label} is",
+                "a name is damaged; compare with another copy",
+                place,
+            )
+        found = note(
+            "reference-outside",
+            f"the {what} of {name.label} refers to {parent.label}, which is not in this backup",
+            "restore that table first, or the reference will fail",
+            place,
+        )
+        self._outside.append(found)
+        return found
+
+
+def _place_of(name: Name) -> Place:
+    return Place(database=name.database, schema=name.schema, table=name.name)
+
+
+def _folded(name: Name) -> tuple[str | None, str]:
+    return name.database, name.name.casefold()
+
+
+def _one_letter_apart(one: str, other: str) -> bool:
+    return len(one) == len(other) > 2 and sum(a != b for a, b in zip(one, other, strict=True)) == 1
