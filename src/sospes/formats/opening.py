@@ -18,6 +18,8 @@ from sospes.stream.containers import Block
 from sospes.stream.plain import PlainText
 
 HEAD_SIZE = 1 << 20
+MOST_HEAD = 8 << 20
+"""Plain bytes of the head that are looked at to learn how well the backup is packed."""
 _ENDINGS = {
     ".gz": "gzip", ".gzip": "gzip", ".tgz": "gzip", ".bz2": "bzip2", ".xz": "xz", ".zst": "zstandard", ".zstd": "zstandard",
 }  # fmt: skip
@@ -25,7 +27,12 @@ _PLAIN_ENDINGS = frozenset({".sql", ".dump", ".txt", ".db", ".sqlite", ".sqlite3
 
 
 class Reader(Protocol):
-    """Reads one form of backup, from its first byte to its last, in memory that doesn't grow with it."""
+    """Reads one form of backup, from its first byte to its last, in memory that doesn't grow with it.
+
+    `wants` tells whose rows are to come as batches; the rows of other tables are passed over.
+    """
+
+    wants: Callable[[Name], bool]
 
     @property
     def header(self) -> Header:
@@ -39,12 +46,17 @@ class Reader(Protocol):
 
 @dataclass(frozen=True, slots=True)
 class Head:
-    """The beginning of a backup's plain text; `whole` says that nothing follows it."""
+    """The beginning of a backup's plain text.
+
+    whole  nothing follows it
+    ratio  plain bytes for each stored byte, as far as was looked
+    """
 
     plain: bytes
     containers: tuple[str, ...]
     characters: str | None
     whole: bool
+    ratio: float = 1.0
 
 
 @dataclass(slots=True)
@@ -63,6 +75,12 @@ class Opened:
     def compression(self) -> str | None:
         """The containers around the backup, outermost first; None without any."""
         return "+".join(self.text.containers) or None
+
+    @property
+    def plain_estimate(self) -> int | None:
+        """About how many bytes the plain text has; None for standard input."""
+        size = self.source.size
+        return None if size is None else int(size * max(1.0, self.head.ratio))
 
     def events(self) -> Iterator[Event]:
         """All events; what was found while opening comes first. Places carry the file's name."""
@@ -138,14 +156,19 @@ def _read_head(stored: bytes, size: int | None) -> Head:
     text = PlainText(Source("head", stream=io.BytesIO(stored)))
     parts: list[bytes] = []
     length = 0
+    stored_to = 1
     for block in text.blocks():
         if isinstance(block, Block):
-            parts.append(block.data)
+            if length < HEAD_SIZE:
+                parts.append(block.data)
             length += len(block.data)
-            if length >= HEAD_SIZE:
+            stored_to = block.stored_to or stored_to
+            if length >= MOST_HEAD:
                 break
     stored_whole = len(stored) < HEAD_SIZE if size is None else len(stored) == size
-    return Head(b"".join(parts), tuple(text.containers), text.characters, stored_whole and length < HEAD_SIZE)
+    plain = b"".join(parts)[:HEAD_SIZE]
+    whole = stored_whole and length == len(plain)
+    return Head(plain, tuple(text.containers), text.characters, whole, length / stored_to)
 
 
 def _ending_note(source: Source, containers: tuple[str, ...]) -> Iterator[Finding]:

@@ -89,6 +89,7 @@ class Entry:
     definition   the statement as stored, in bytes
     plain_from   where it starts, in bytes of plain text; `line` counts from 1
     parents      tables that it inherits from or is a partition of
+    delimiter    what ends the statement, where the script set another one than a semicolon
     """
 
     kind: str
@@ -102,3 +103,4 @@ class Entry:
     constraints: tuple[Constraint, ...] = ()
     parents: tuple[Name, ...] = ()
     options: frozenset[str] = field(default_factory=frozenset)
+    delimiter: bytes = b";"

@@ -22,7 +22,7 @@ def tell_inspect(printer: Printer, outcome: Outcome[Description], contents: bool
     if not printer.quiet and found.format is not None:
         printer.facts(_facts(found))
         if contents and found.tables is not None:
-            _tables(printer, found.tables, len(found.tables))
+            _tables_up_to(printer, found.tables, len(found.tables))
             _objects(printer, found, every=True)
     extent = (
         "everything was read, damage inside is what verify finds"
@@ -39,7 +39,7 @@ def tell_verify(printer: Printer, outcome: Outcome[Description]) -> None:
     printer.findings(outcome.findings)
     if not printer.quiet and found.tables is not None:
         if found.tables:
-            _tables(printer, found.tables, MOST_TABLES)
+            _tables_up_to(printer, found.tables, MOST_TABLES)
         _objects(printer, found, every=False)
     if not printer.quiet:
         read = f"read {size(found.bytes_read)}"
@@ -108,7 +108,7 @@ def _label(table: TableSummary) -> str:
     return f"{prefix}.{table.name}" if prefix else table.name
 
 
-def _tables(printer: Printer, tables: tuple[TableSummary, ...], most: int) -> None:
+def _tables_up_to(printer: Printer, tables: tuple[TableSummary, ...], most: int) -> None:
     damaged = any(table.rows_damaged for table in tables)
     columns = ["table", "rows", *(["damaged"] if damaged else []), "columns"]
     rows = []
@@ -140,3 +140,8 @@ def _objects(printer: Printer, found: Description, every: bool) -> None:
         return
     counts = Counter(item.kind for item in objects)
     printer.line("  also: " + ", ".join(plural(count, shown(kind)) for kind, count in counts.items()))
+
+
+def tell_tables(printer: Printer, tables: tuple[TableSummary, ...]) -> None:
+    """Tables with their rows, not too many."""
+    _tables_up_to(printer, tables, MOST_TABLES)

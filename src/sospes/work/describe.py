@@ -98,7 +98,7 @@ def _read_through(opened: Opened, looking: Looking) -> tuple[Description, tuple[
         tally.take(event)
     header = opened.reader.header if opened.reader else None
     findings = list(tally.findings)
-    if opened.form == "sql-script" and not _cut_off(findings):
+    if opened.form == "sql-script" and not cut_off(findings):
         findings += [
             finding.at(file=opened.name) for finding in tally.misfits(header.engine if header else None)
         ]
@@ -125,7 +125,7 @@ def _read_through(opened: Opened, looking: Looking) -> tuple[Description, tuple[
     )
 
 
-def _cut_off(findings: Sequence[Finding]) -> bool:
+def cut_off(findings: Sequence[Finding]) -> bool:
     """Whether so much is missing that what refers to it would only repeat the news."""
     return any(
         finding.code in {"truncated", "container-damaged", "closing-line-missing", "opening-missing"}

@@ -112,6 +112,7 @@ class Classifier:
             line=self._where.line,
             columns=columns,
             constraints=constraints,
+            delimiter=self._lexis.delimiter,
         )
 
     def _name(self) -> Name:
@@ -193,7 +194,7 @@ class Classifier:
         phrase = self._phrase
         while True:
             if phrase.take_any(_MODIFIERS):
-                if phrase.tokens[phrase.position - 1].text == "virtual" and phrase.word() == "table":
+                if phrase.tokens[phrase.position - 1].text.lower() == "virtual" and phrase.word() == "table":
                     phrase.position -= 1
                     return
             elif phrase.word() in {"definer", "algorithm"}:
@@ -279,8 +280,10 @@ class Classifier:
             text = phrase.token.text.strip("'")
             inner = Phrase(text.encode(self._lexis.encoding, "replace"), self._lexis)
             return self._entry("sequence value", inner.name(self._where.database, self._where.schema))
-        if function.startswith(("lo_", "lowrite")):
+        if function == "lo_create":
             return self._entry("large object", phrase.token.text.strip("'"))
+        if function.startswith(("lo_", "lowrite")):
+            return self._entry("large object data", phrase.token.text.strip("'"))
         if function.startswith("pg_restore_"):
             return self._entry("statistics values", function)
         if function == "set_config":

@@ -38,7 +38,7 @@ class SqliteReader:
         self._source = source
         self._text = text
         self._work_folder = work_folder
-        self._wants = wants or (lambda _: True)
+        self.wants = wants or (lambda _: True)
         self._header = Header(format="sqlite-file", engine=Engine.SQLITE)
         self.check_pages = True
 
@@ -125,7 +125,7 @@ class SqliteReader:
         listed = ", ".join(_quoted(name) for name in columns) or "NULL"
         query = f"SELECT {listed} FROM {_quoted(table.name)}"
         try:
-            if self._wants(table):
+            if self.wants(table):
                 for rows in _fetched(connection, query):
                     yield _batch(rows, len(columns), total + 1)
                     total += len(rows)

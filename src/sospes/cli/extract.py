@@ -1,0 +1,66 @@
+"""`sospes extract`: single tables out of a backup."""
+
+from __future__ import annotations
+
+import argparse
+import sys
+import time
+from pathlib import Path
+
+from sospes.cli import common
+from sospes.model.errors import UsageError
+
+EXAMPLE = "sospes extract night.sql.gz rescue.call_out --out call_out.sql"
+
+
+def configure(parser: argparse.ArgumentParser) -> None:
+    """Declare the options."""
+    parser.add_argument("backup", type=Path, metavar="BACKUP", help="a backup file, or - for standard input")
+    parser.add_argument("tables", nargs="+", metavar="TABLE", help="exact name of a table, with its schema or database where it isn't the only one")
+    parser.add_argument("--out", type=Path, metavar="FILE", help="where to write (default: standard output, the report goes to standard error then)")
+    parser.add_argument("--as", dest="form", choices=["sql", "csv", "jsonl"], default="sql", help="SQL script, CSV, or JSON lines (default: %(default)s)")
+    parser.add_argument("--into", type=Path, metavar="FILE", help="load the tables into a new embedded side copy instead")
+    parser.add_argument("--new-name", metavar="NAME", help="with --into: what the table is called there")
+    parser.add_argument("--with-drop", action="store_true", help="also write the backup's DROP statements for these tables")
+    parser.add_argument("--overwrite", action="store_true", help="replace an output file that exists")
+    common.add_pieces(parser)
+
+
+def run(args: argparse.Namespace) -> int:
+    """Extract tables from one backup."""
+    from sospes.report.extract import tell_extract
+    from sospes.report.printer import Printer
+    from sospes.work.extract import Extracting, extract
+
+    begin = time.perf_counter()
+    _check(args)
+    paths = [args.backup, *args.pieces]
+    with common.progress(args, "extracting", paths) as progress:
+        how = Extracting(
+            opening=common.opening(args),
+            tables=args.tables,
+            form="side copy" if args.into else args.form,
+            out=args.into or args.out,
+            stream=sys.stdout.buffer,
+            overwrite=args.overwrite,
+            with_drop=args.with_drop,
+            new_name=args.new_name,
+            progress=progress,
+        )
+        outcome = extract(paths, how)
+    if not args.json:
+        stream = sys.stdout if how.out else sys.stderr
+        tell_extract(Printer(stream, args.quiet), outcome)
+    return common.finish(args, [outcome], begin)
+
+
+def _check(args: argparse.Namespace) -> None:
+    """Options that don't go together."""
+    if args.into and (args.out or args.form != "sql"):
+        raise UsageError("--into goes without --out and --as", "leave them away, or leave --into away")
+    if args.new_name and (not args.into or len(args.tables) != 1):
+        raise UsageError("--new-name is for one table that goes --into a side copy", "give one TABLE and --into FILE")
+    if args.json and not (args.out or args.into):
+        raise UsageError("--json prints on standard output, so the rows can't go there", "add --out FILE")
+    if args.form != "sql" and len(args.tables) > 1:
+        raise UsageError(f"{args.form} takes one table a file", "run it once for each table, or use --as sql")

@@ -1,0 +1,37 @@
+"""How an extraction is told."""
+
+from __future__ import annotations
+
+from sospes.model.verdict import Severity
+from sospes.report.printer import Printer
+from sospes.report.words import count_severities, duration, plural, size
+from sospes.work.extract import Extraction
+from sospes.work.outcome import Outcome
+
+
+def tell_extract(printer: Printer, outcome: Outcome[Extraction]) -> None:
+    """The verdict, what is wrong, then each table with its rows and size."""
+    found = outcome.result
+    printer.verdict(outcome.verdict, outcome.name, _summary(outcome))
+    printer.findings(outcome.findings)
+    if printer.quiet or not found.tables:
+        return
+    rows = []
+    for table in found.tables:
+        parts = [part for part in (table.database, table.schema, table.name) if part]
+        rows.append([".".join(parts), f"{table.rows:,}", "" if table.bytes is None else size(table.bytes)])
+    printer.table(["table", "rows", "size"], rows, (1, 2))
+    beside = f", beside {size(found.backup_bytes)} of backup" if found.backup_bytes else ""
+    where = f" in {found.out}" if found.out else ""
+    printer.line(f"  {size(found.bytes)} of {found.form}{where}{beside}, in {duration(outcome.seconds)}")
+
+
+def _summary(outcome: Outcome[Extraction]) -> str:
+    found = outcome.result
+    if not found.tables:
+        refused = any(finding.severity is Severity.FAULT for finding in outcome.findings)
+        return "nothing was written: the table is damaged" if refused else "nothing was written"
+    rows = sum(table.rows for table in found.tables)
+    text = f"{plural(len(found.tables), 'table')}, {plural(rows, 'row')} extracted"
+    worse = [finding for finding in outcome.findings if finding.severity is not Severity.NOTE]
+    return f"{text}; {count_severities(tuple(worse))}" if worse else text

@@ -1,0 +1,56 @@
+"""How a rehearsal is told."""
+
+from __future__ import annotations
+
+from sospes.model.verdict import Rung, Verdict
+from sospes.report.describe import tell_tables
+from sospes.report.printer import Printer
+from sospes.report.words import count_severities, duration, plural, size
+from sospes.work.outcome import Outcome
+from sospes.work.rehearse import Rehearsal
+
+MOST_NOT_REHEARSED = 30
+_STATUS = {"sound": "done", "unproven": "left a doubt", "unsound": "found faults"}
+
+
+def tell_rehearse(printer: Printer, outcome: Outcome[Rehearsal]) -> None:
+    """The verdict, what is wrong, the steps with their times, the tables, and what was not tried."""
+    found = outcome.result
+    printer.verdict(outcome.verdict, outcome.name, _summary(outcome))
+    printer.findings(outcome.findings)
+    if not printer.quiet:
+        printer.table(
+            ["step", "status", "time"],
+            [[step.name, _STATUS[step.status], duration(step.seconds)] for step in found.steps],
+            (2,),
+        )
+        printer.line()
+        if found.tables:
+            tell_tables(printer, found.tables)
+        _not_rehearsed(printer, found)
+    if found.side is not None and found.side.kept:
+        printer.line(f"  the side copy is kept: {found.side.location}")
+    claim = "every row was loaded and its keys held, in an embedded side copy" if outcome.rung is Rung.LOADED else ""
+    printer.rung(outcome.rung, claim)
+
+
+def _summary(outcome: Outcome[Rehearsal]) -> str:
+    found = outcome.result
+    rows = sum(table.rows or 0 for table in found.tables)
+    held = f"{plural(len(found.tables), 'table')}, {plural(rows, 'row')}"
+    if outcome.verdict is not Verdict.SOUND:
+        return f"{count_severities(outcome.findings)}; {held} loaded"
+    space = f", {size(found.space_expected_bytes)} were set aside" if found.space_expected_bytes else ""
+    return f"{held} loaded, all keys held, in {duration(outcome.seconds)}{space}"
+
+
+def _not_rehearsed(printer: Printer, found: Rehearsal) -> None:
+    listed = found.not_rehearsed
+    if not listed:
+        return
+    printer.line()
+    printer.line(f"  not rehearsed: {plural(len(listed), 'thing')} that an embedded side copy can't try")
+    rows = [[item.kind, item.name, item.reason] for item in listed[:MOST_NOT_REHEARSED]]
+    printer.table(["kind", "name", "why"], rows)
+    if len(listed) > MOST_NOT_REHEARSED:
+        printer.line(f"  ... and {len(listed) - MOST_NOT_REHEARSED:,} more; all are in --json")

@@ -1,0 +1,1 @@
+"""The meaning of values: types, decoding, digests, differences and their explanations."""

@@ -1,0 +1,261 @@
+"""From batches to values: what a cell says, as a side copy holds it.
+
+Sources: PostgreSQL documentation, COPY "Text Format" and "String Constants"; MariaDB Knowledge Base,
+"String Literals"; SQLite, "Literal Values".
+"""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Callable, Iterator, Sequence
+
+from sospes.model.events import Batch, Held, Notation
+from sospes.rows.types import Hold
+
+Row = tuple[Held, ...]
+
+_COPY_ESCAPE = re.compile(r"\\(x[0-9a-fA-F]{1,2}|[0-7]{1,3}|.)", re.S)
+_COPY_SAID = {"b": "\b", "f": "\f", "n": "\n", "r": "\r", "t": "\t", "v": "\v"}
+_MARIADB_SAID = {
+    b"0": b"\0", b"n": b"\n", b"r": b"\r", b"t": b"\t", b"b": b"\b", b"Z": b"\x1a", b"%": b"\\%", b"_": b"\\_",
+}  # fmt: skip
+_INTRODUCER = re.compile(rb"_(\w+)\s*(?=['xX0bB])")
+_REPLACE = re.compile(r"replace\((.*),'((?:[^']|'')*)',char\((\d+)\)\)$", re.S | re.I)
+_UNISTR = re.compile(r"unistr\('((?:[^']|'')*)'\)$", re.S | re.I)
+_UNISTR_ESCAPE = re.compile(r"\\(?:(\\)|([0-9a-fA-F]{4})|\+([0-9a-fA-F]{6})|u([0-9a-fA-F]{4})|U([0-9a-fA-F]{8}))")
+_INTEGER = re.compile(r"-?\d+")
+_BIT_STRING = re.compile(r"[bB]'([01]*)'")
+
+
+BadCell = Callable[[int, int, bytes], None]
+"""Hears of a cell that is no value of its column: row and column from 0 in the batch, and its bytes."""
+
+
+class Default:
+    """The word DEFAULT in place of a value."""
+
+
+DEFAULT = Default()
+
+
+def held_rows(batch: Batch, holds: Sequence[Hold], bad: BadCell) -> Iterator[Row]:
+    """The rows of a batch as values. `holds` has one element for each cell of a row.
+
+    A row with a cell that can't be a value of its column is told to `bad` and left out.
+    """
+    if batch.width == 0:
+        return iter([()] * batch.rows)
+    if batch.notation is Notation.RECORDS:
+        return _records(batch)
+    if batch.notation is Notation.COPY:
+        return _copy_rows(batch, holds, bad)
+    return _literal_rows(batch, holds, bad)
+
+
+def _records(batch: Batch) -> Iterator[Row]:
+    for record in batch.records:
+        yield tuple(_real(value) if isinstance(value, float) else value for value in record)  # type: ignore[misc]
+
+
+def _real(value: float) -> str:
+    """SQLite's floating-point numbers in the shortest text that gives the same number back."""
+    if value in {float("inf"), float("-inf")}:
+        return "Inf" if value > 0 else "-Inf"
+    return repr(value)
+
+
+def _copy_rows(batch: Batch, holds: Sequence[Hold], bad: BadCell) -> Iterator[Row]:
+    try:
+        lines: list[str] = batch.data.decode(batch.encoding).split("\n")
+    except UnicodeDecodeError:
+        yield from _copy_rows_with_broken_text(batch, holds, bad)
+        return
+    lines.pop()
+    integers = [index for index, hold in enumerate(holds) if hold is Hold.INTEGER]
+    others = [index for index, hold in enumerate(holds) if hold is Hold.BYTES]
+    for number, line in enumerate(lines):
+        row: list[Held] = line.split("\t")  # type: ignore[assignment]
+        if "\\" in line:
+            row = [_copy_cell(cell) if "\\" in cell else cell for cell in row]  # type: ignore[arg-type, operator]
+        try:
+            for index in integers:
+                cell = row[index]
+                if cell is not None:
+                    row[index] = int(cell)
+            for index in others:
+                cell = row[index]
+                if cell is not None:
+                    row[index] = bytea(cell)  # type: ignore[arg-type]
+        except ValueError:
+            bad(number, index, str(row[index]).encode("utf-8", "replace"))
+            continue
+        yield tuple(row)
+
+
+def _copy_rows_with_broken_text(batch: Batch, holds: Sequence[Hold], bad: BadCell) -> Iterator[Row]:
+    """Cells that are no text in the script's character set stay bytes, and only those."""
+    for number, line in enumerate(batch.data.split(b"\n")[:-1]):
+        row: list[Held] = []
+        for index, cell in enumerate(line.split(b"\t")):
+            try:
+                row.append(_converted(_copy_cell(cell.decode(batch.encoding)), holds[index]))
+            except UnicodeDecodeError:
+                unescaped = _copy_cell(cell.decode("latin-1"))
+                row.append(None if unescaped is None else unescaped.encode("latin-1"))
+            except ValueError:
+                bad(number, index, cell)
+                break
+        else:
+            yield tuple(row)
+
+
+def _converted(text: str | None, hold: Hold) -> Held:
+    if text is None or hold in {Hold.TEXT, Hold.ANY}:
+        return text
+    return int(text) if hold is Hold.INTEGER else bytea(text)
+
+
+def _copy_cell(cell: str) -> str | None:
+    if cell == "\\N":
+        return None
+    return _COPY_ESCAPE.sub(_copy_said, cell) if "\\" in cell else cell
+
+
+def _copy_said(match: re.Match[str]) -> str:
+    what = match[1]
+    if what[0] == "x" and len(what) > 1:
+        return chr(int(what[1:], 16))
+    if what[0] in "01234567":
+        return chr(int(what, 8) & 0xFF)
+    return _COPY_SAID.get(what, what)
+
+
+def bytea(text: str) -> bytes:
+    """Bytes from PostgreSQL's hex form or its older escape form. Raises ValueError for neither."""
+    if text.startswith("\\x"):
+        return bytes.fromhex(text[2:])
+    raw = text.encode("latin-1")
+    return re.sub(rb"\\(\\|[0-7]{3})", lambda match: b"\\" if match[1] == b"\\" else bytes([int(match[1], 8)]), raw)
+
+
+def _literal_rows(batch: Batch, holds: Sequence[Hold], bad: BadCell) -> Iterator[Row]:
+    assert batch.starts is not None and batch.ends is not None  # literals always come with offsets
+    data, encoding = batch.data, batch.encoding
+    decode = _decoder(batch.notation)
+    pairs = zip(batch.starts.tolist(), batch.ends.tolist(), strict=True)
+    for number, (starts, ends) in enumerate(pairs):
+        row = []
+        for index, (start, end) in enumerate(zip(starts, ends, strict=True)):
+            cell = data[start:end].strip()
+            try:
+                row.append(decode(cell, holds[index], encoding))
+            except (ValueError, LookupError):
+                bad(number, index, cell)
+                break
+        else:
+            yield tuple(row)
+
+
+def _decoder(notation: Notation) -> Callable[[bytes, Hold, str], Held]:
+    if notation is Notation.POSTGRESQL:
+        return _postgresql
+    if notation is Notation.SQLITE:
+        return _sqlite
+    if notation is Notation.MARIADB_PLAIN:
+        return lambda cell, hold, encoding: _mariadb(cell, hold, encoding, escapes=False)
+    return _mariadb
+
+
+def _postgresql(cell: bytes, hold: Hold, encoding: str) -> Held:
+    first = cell[:1]
+    if first == b"'":
+        text = cell[1:-1].replace(b"''", b"'").decode(encoding)
+    elif cell in {b"NULL", b"null"}:
+        return None
+    elif first in {b"E", b"e"} and cell[1:2] == b"'":
+        text = _COPY_ESCAPE.sub(_copy_said, cell[2:-1].replace(b"''", b"'").decode(encoding))
+    elif cell.upper() == b"DEFAULT":
+        return DEFAULT  # type: ignore[return-value]
+    elif first in {b"B", b"b", b"X", b"x"} and cell[1:2] == b"'":
+        text = cell[2:-1].decode("ascii")
+    else:
+        text = _bare(cell)
+    if hold is Hold.INTEGER:
+        return int(text)
+    return bytea(text) if hold is Hold.BYTES else text
+
+
+_BARE = re.compile(rb"[-+]?(?:\d+\.?\d*|\.\d+)(?:[eE][-+]?\d+)?|true|false|TRUE|FALSE")
+
+
+def _bare(cell: bytes) -> str:
+    """A number or a truth value without quotes. Raises ValueError for anything else."""
+    if _BARE.fullmatch(cell) is None:
+        raise ValueError(cell)
+    return cell.decode("ascii")
+
+
+def _mariadb(cell: bytes, hold: Hold, encoding: str, escapes: bool = True) -> Held:
+    introducer = _INTRODUCER.match(cell)
+    if introducer:
+        cell = cell[introducer.end() :]
+    first = cell[:1]
+    if first in {b"'", b'"'}:
+        inner = cell[1:-1]
+        raw = _unescaped(inner, first) if escapes and b"\\" in inner else inner.replace(first * 2, first)
+    elif cell in {b"NULL", b"null"}:
+        return None
+    elif cell[:2] in {b"0x", b"0X"}:
+        raw = bytes.fromhex(cell[2:].decode("ascii"))
+    elif cell[:2] in {b"X'", b"x'"}:
+        raw = bytes.fromhex(cell[2:-1].decode("ascii"))
+    elif bits := _BIT_STRING.fullmatch(cell.decode("latin-1")):
+        raw = int(bits[1] or "0", 2).to_bytes((len(bits[1]) + 7) // 8, "big")
+    elif cell.upper() == b"DEFAULT":
+        return DEFAULT  # type: ignore[return-value]
+    else:
+        raw = _bare(cell).encode("ascii")
+    if hold is Hold.INTEGER:
+        return int(raw)
+    if hold is Hold.BYTES:
+        return raw
+    try:
+        return raw.decode(encoding)
+    except UnicodeDecodeError:
+        return raw
+
+
+def _unescaped(inner: bytes, quote: bytes) -> bytes:
+    """Resolve backslashes and doubled quotes in one pass, so that neither is read twice."""
+    pattern = _MARIADB_INNER[quote]
+    return pattern.sub(lambda match: quote if match[1] is None else _MARIADB_SAID.get(match[1], match[1]), inner)
+
+
+_MARIADB_INNER = {
+    b"'": re.compile(rb"\\(.)|''", re.S),
+    b'"': re.compile(rb'\\(.)|""', re.S),
+}
+
+
+def _sqlite(cell: bytes, hold: Hold, encoding: str) -> Held:
+    first = cell[:1]
+    if first == b"'":
+        return cell[1:-1].replace(b"''", b"'").decode(encoding)
+    if cell == b"NULL":
+        return None
+    if first in {b"X", b"x"}:
+        return bytes.fromhex(cell[2:-1].decode("ascii"))
+    text = cell.decode(encoding)
+    if _INTEGER.fullmatch(text):
+        number = int(text)
+        return number if -(2**63) <= number < 2**63 else text
+    if match := _REPLACE.match(text):
+        inner = _sqlite(match[1].encode(encoding), hold, encoding)
+        return str(inner).replace(match[2].replace("''", "'"), chr(int(match[3])))
+    if match := _UNISTR.match(text):
+        return _UNISTR_ESCAPE.sub(_unistr_said, match[1].replace("''", "'"))
+    return _bare(cell)
+
+
+def _unistr_said(match: re.Match[str]) -> str:
+    return "\\" if match[1] else chr(int(next(group for group in match.groups()[1:] if group), 16))

@@ -1,0 +1,328 @@
+"""Keys, references, checks and indexes of a loaded side copy, and the engine's own checks of it."""
+
+from __future__ import annotations
+
+import sqlite3
+from collections.abc import Iterator
+from dataclasses import dataclass
+
+from sospes.model.entries import Column, Constraint, ConstraintKind, Name
+from sospes.model.findings import Finding, Place, doubt, fault
+from sospes.rows.types import Meaning
+from sospes.sides.embedded.checks import translated
+from sospes.sides.embedded.copy import EmbeddedCopy
+from sospes.sides.embedded.meaning import LEFT_TO_SQLITE, UNDECIDED
+from sospes.sides.embedded.names import quoted
+from sospes.sides.embedded.shape import HeldTable
+
+MOST_EXAMPLES = 20
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class NotRehearsed:
+    """Something of the backup that this side copy can't try, and why."""
+
+    kind: str
+    name: str
+    reason: str
+
+
+class Keys:
+    """Puts a table's constraints on its loaded rows, step by step; what fails is yielded."""
+
+    def __init__(self, copy: EmbeddedCopy) -> None:
+        self._copy = copy
+        self.not_rehearsed: list[NotRehearsed] = []
+        self._by_meaning: list[tuple[HeldTable, list[Column], HeldTable, list[Column]]] = []
+
+    def unique_keys(self) -> Iterator[Finding]:
+        """Primary keys and unique constraints."""
+        for table, constraint in self._of(ConstraintKind.PRIMARY, ConstraintKind.UNIQUE):
+            yield from self._unique(table, constraint)
+
+    def indexes(self) -> None:
+        """Plain indexes, where their columns and condition can be put into SQLite's words."""
+        for table, constraint in self._of(ConstraintKind.INDEX):
+            columns = self._columns(table, constraint)
+            condition = self._condition(table, constraint.expression)
+            plain = constraint.text in {"", "btree index", "hash index"} or not constraint.text.endswith("index")
+            if not columns or condition is None or constraint.prefix or not plain or "fulltext" in constraint.text.lower():
+                reason = "its method, expression or condition means nothing to SQLite"
+                self._skip("index", table, constraint.name, reason)
+                continue
+            self._create_index(table, constraint.name, columns, condition, unique=False)
+
+    def declare(self) -> None:
+        """References, checks and not-null conditions go into the definitions of the tables, as they stand now.
+
+        Source: SQLite documentation, "ALTER TABLE", section 7, on changes that do not touch stored rows.
+        """
+        for table, constraint in self._of(ConstraintKind.FOREIGN):
+            self._declare_reference(table, constraint)
+        for table, constraint in self._of(ConstraintKind.CHECK):
+            self._declare_check(table, constraint)
+        for table, constraint in self._of(ConstraintKind.EXCLUDE):
+            self._skip("exclusion constraint", table, constraint.name, "SQLite has none")
+        run = self._copy.connection.execute
+        run("PRAGMA writable_schema=ON")
+        for table in self._copy.tables.values():
+            if table.kept:
+                run(
+                    "UPDATE sqlite_schema SET sql = ? WHERE type = 'table' AND name = ?",
+                    (table.statement(), table.held_name),
+                )
+        run("PRAGMA writable_schema=OFF")
+        self._copy.reopen()
+
+    def checked(self) -> Iterator[Finding]:
+        """The engine's integrity check, with all declared conditions, and its reference check."""
+        connection = self._copy.connection
+        held = {table.held_name: table for table in self._copy.tables.values()}
+        for (problem,) in connection.execute("PRAGMA integrity_check(100)"):
+            if problem != "ok":
+                yield _condition_broken(problem, held)
+        cursor = connection.execute("PRAGMA foreign_key_check")
+        broken: dict[tuple[str, str], list[int]] = {}
+        for child, row, parent, _ in cursor:
+            broken.setdefault((child, parent), []).append(row)
+        for (child, parent), rows in broken.items():
+            yield _reference_broken(held[child].name, _label(held, parent), rows)
+
+    def _of(self, *kinds: ConstraintKind) -> Iterator[tuple[HeldTable, Constraint]]:
+        for table in self._copy.tables.values():
+            for constraint in table.constraints:
+                if constraint.kind in kinds:
+                    yield table, constraint
+
+    def _skip(self, kind: str, table: HeldTable, name: str, reason: str) -> None:
+        label = f"{table.name.full_label}: {name}" if name else table.name.full_label
+        self.not_rehearsed.append(NotRehearsed(kind=kind, name=label, reason=reason))
+
+    def _columns(self, table: HeldTable, constraint: Constraint) -> list[Column]:
+        """The columns of a key; none if one is generated, unknown or an expression."""
+        found = [table.column(name) for name in constraint.columns]
+        if any(column is None or column.generated for column in found):
+            return []
+        return [column for column in found if column is not None]
+
+    def _condition(self, table: HeldTable, expression: str | None) -> str | None:
+        """A predicate in SQLite's words, empty for none; None if there are no such words."""
+        if expression is None:
+            return ""
+        meanings = {column.name: table.meaning(column) for column in table.kept}
+        return translated(expression, table.engine, meanings, table.held_columns)
+
+    def _not_held(self, table: HeldTable, constraint: Constraint, reason: str) -> Finding:
+        name = constraint.name or ", ".join(constraint.columns)
+        self._skip(constraint.kind.value, table, name, reason)
+        return doubt(
+            "key-not-held",
+            f"{table.name.full_label}: the {constraint.kind} {name} could not be held: {reason}",
+            "compare with live, or restore on the backup's own engine, to prove this key",
+            Place(database=table.name.database, schema=table.name.schema, table=table.name.name),
+        )
+
+    def _unique(self, table: HeldTable, constraint: Constraint) -> Iterator[Finding]:
+        columns = self._columns(table, constraint)
+        condition = self._condition(table, constraint.expression)
+        if not columns or condition is None or constraint.prefix:
+            yield self._not_held(table, constraint, "it rests on an expression, a condition or a part of a column")
+            return
+        meanings = {column.name: table.meaning(column) for column in columns}
+        if UNDECIDED & set(meanings.values()):
+            names = ", ".join(f"{column.name} {column.type}" for column in columns)
+            if not self._repeats(table, columns, condition, constraint, by_meaning=False):
+                yield self._not_held(table, constraint, f"only the engine knows when two values are the same ({names})")
+                return
+        simple = set(meanings.values()) <= LEFT_TO_SQLITE and not constraint.nulls_not_distinct
+        try:
+            if simple and self._create_index(table, constraint.name, columns, condition, unique=True):
+                return
+        except sqlite3.IntegrityError:
+            pass
+        repeated = self._repeats(table, columns, condition, constraint, by_meaning=True)
+        if not repeated:
+            return
+        if Meaning.FOLDED in meanings.values() and not self._repeats(
+            table, columns, condition, constraint, by_meaning=False
+        ):
+            yield self._not_held(table, constraint, "only its collation knows whether some of its texts are the same")
+            return
+        yield _key_repeated(table.name, constraint, repeated)
+
+    def _repeats(
+        self, table: HeldTable, columns: list[Column], condition: str, constraint: Constraint, *, by_meaning: bool
+    ) -> list[int]:
+        """How often keys stand that stand more than once, a few of them."""
+        terms = [self._term(table, column, by_meaning) for column in columns]
+        where = [condition] if condition else []
+        if not constraint.nulls_not_distinct:
+            where += [f"{quoted(table.held_columns[column.name])} IS NOT NULL" for column in columns]
+        query = (
+            f"SELECT count(*) FROM {quoted(table.held_name)} {'WHERE ' + ' AND '.join(where) if where else ''} "
+            f"GROUP BY {', '.join(terms)} HAVING count(*) > 1 LIMIT {MOST_EXAMPLES}"
+        )
+        return [count for (count,) in self._copy.connection.execute(query)]
+
+    def _term(self, table: HeldTable, column: Column, by_meaning: bool, prefix: str = "") -> str:
+        name = prefix + quoted(table.held_columns[column.name])
+        meaning = table.meaning(column)
+        if not by_meaning or meaning in LEFT_TO_SQLITE:
+            return name
+        return f"sospes_same({name}, '{meaning}')"
+
+    def _create_index(
+        self, table: HeldTable, name: str, columns: list[Column], condition: str, *, unique: bool
+    ) -> bool:
+        given = self._copy.give_name(f"{table.held_name}.{name or 'key'}")
+        listed = ", ".join(quoted(table.held_columns[column.name]) for column in columns)
+        where = f" WHERE {condition}" if condition else ""
+        try:
+            self._copy.connection.execute(
+                f"CREATE {'UNIQUE ' if unique else ''}INDEX {quoted(given)} ON {quoted(table.held_name)} ({listed}){where}"
+            )
+        except sqlite3.OperationalError as error:
+            raise self._copy.disk_error(error) from error
+        return True
+
+    def _declare_reference(self, table: HeldTable, constraint: Constraint) -> None:
+        parent = self._find(constraint.references)
+        if parent is None:
+            label = constraint.references.full_label if constraint.references else "?"
+            self._skip("foreign key", table, constraint.name, f"{label} is not in this side copy")
+            return
+        columns, parent_columns = self._columns(table, constraint), self._parent_columns(parent, constraint)
+        if not columns or len(columns) != len(parent_columns):
+            self._skip("foreign key", table, constraint.name, "a column of it is generated or not there")
+            return
+        if not self._left_to_sqlite(table, columns, parent, parent_columns):
+            self._by_meaning.append((table, columns, parent, parent_columns))
+            return
+        child = ", ".join(quoted(table.held_columns[column.name]) for column in columns)
+        others = ", ".join(quoted(parent.held_columns[column.name]) for column in parent_columns)
+        table.clauses.append(f"FOREIGN KEY ({child}) REFERENCES {quoted(parent.held_name)} ({others})")
+
+    def references_by_meaning(self) -> Iterator[Finding]:
+        """References whose keys are the same only by their type's meaning, or lie in several partitions."""
+        for table, columns, parent, parent_columns in self._by_meaning:
+            rows = self._unmatched(table, columns, parent, parent_columns)
+            if rows:
+                yield _reference_broken(table.name, parent.name.full_label, rows)
+
+    def _unmatched(
+        self, table: HeldTable, columns: list[Column], parent: HeldTable, parent_columns: list[Column]
+    ) -> list[int]:
+        run = self._copy.connection.execute
+        run("DROP TABLE IF EXISTS temp.parent_keys")
+        names = [f"k{index}" for index in range(len(columns))]
+        run(f"CREATE TEMP TABLE parent_keys ({', '.join(names)})")
+        for member in self._members(parent):
+            terms = ", ".join(self._term(member, column, True) for column in parent_columns)
+            run(f"INSERT INTO temp.parent_keys SELECT {terms} FROM {quoted(member.held_name)}")
+        run(f"CREATE INDEX temp.parent_keys_index ON parent_keys ({', '.join(names)})")
+        present = [f"c.{quoted(table.held_columns[column.name])} IS NOT NULL" for column in columns]
+        same = [
+            f"p.{name} = {self._term(table, column, True, 'c.')}" for name, column in zip(names, columns, strict=True)
+        ]
+        query = (
+            f"SELECT c.rowid FROM {quoted(table.held_name)} c WHERE {' AND '.join(present)} "
+            f"AND NOT EXISTS (SELECT 1 FROM temp.parent_keys p WHERE {' AND '.join(same)})"
+        )
+        rows = [row for (row,) in run(query)]
+        run("DROP TABLE temp.parent_keys")
+        return rows
+
+    def _members(self, parent: HeldTable) -> list[HeldTable]:
+        """A table and, if it is partitioned, all of its partitions."""
+        found = [parent]
+        for member in found:
+            found += [table for table in self._copy.tables.values() if member.name in table.partition_of]
+        return found
+
+    def _find(self, name: Name | None) -> HeldTable | None:
+        if name is None or name in self._copy.tables:
+            return self._copy.tables.get(name) if name else None
+        folded = name.name.casefold()
+        if self._copy.engine.value == "postgresql":
+            return None
+        return next(
+            (table for other, table in self._copy.tables.items() if other.name.casefold() == folded and other.database == name.database),
+            None,
+        )
+
+    def _parent_columns(self, parent: HeldTable, constraint: Constraint) -> list[Column]:
+        names = constraint.reference_columns
+        if not names:
+            primary = next((key for key in parent.constraints if key.kind is ConstraintKind.PRIMARY), None)
+            names = primary.columns if primary else ()
+        found = [parent.column(name) for name in names]
+        return [column for column in found if column is not None and not column.generated]
+
+    def _left_to_sqlite(
+        self, table: HeldTable, columns: list[Column], parent: HeldTable, parent_columns: list[Column]
+    ) -> bool:
+        """Whether SQLite's own reference check means the same: plain keys, a unique index, one parent table."""
+        meanings = {table.meaning(column) for column in columns} | {parent.meaning(column) for column in parent_columns}
+        keyed = {column.name for column in parent_columns}
+        unique = (ConstraintKind.PRIMARY, ConstraintKind.UNIQUE)
+        has_key = any(
+            key.kind in unique and set(key.columns) == keyed and key.expression is None for key in parent.constraints
+        )
+        return meanings <= LEFT_TO_SQLITE and has_key and len(self._members(parent)) == 1
+
+    def _declare_check(self, table: HeldTable, constraint: Constraint) -> None:
+        condition = self._condition(table, constraint.expression) if constraint.expression else None
+        if not condition or not constraint.validated:
+            reason = "its condition means something else to SQLite, or nothing"
+            self._skip("check", table, constraint.name or constraint.text, reason)
+            return
+        table.clauses.append(f"CHECK {condition}")
+
+
+def _label(held: dict[str, HeldTable], name: str) -> str:
+    found = held.get(name)
+    return found.name.full_label if found else name
+
+
+def _place(name: Name) -> Place:
+    return Place(database=name.database, schema=name.schema, table=name.name)
+
+
+def _key_repeated(name: Name, constraint: Constraint, counts: list[int]) -> Finding:
+    many = "at least " if len(counts) == MOST_EXAMPLES else ""
+    return fault(
+        "key-repeated",
+        f"{name.full_label}: {many}{len(counts):,} keys of the {constraint.kind} {constraint.name} "
+        f"({', '.join(constraint.columns)}) stand more than once, {sum(counts):,} rows in all",
+        "rows are doubled or a key is damaged: the server would refuse this key; compare with live",
+        _place(name),
+    )
+
+
+def _reference_broken(name: Name, parent: str, rows: list[int]) -> Finding:
+    return fault(
+        "reference-broken",
+        f"{name.full_label}: {len(rows):,} rows point to rows of {parent} that aren't there",
+        f"rows of {parent} are missing, or a key is damaged: compare both with live",
+        _place(name),
+    ).at(row_from=rows[0], row_to=rows[0] if len(rows) == 1 else None)
+
+
+def _condition_broken(problem: str, held: dict[str, HeldTable]) -> Finding:
+    for kind in ("NULL value in ", "CHECK constraint failed in "):
+        if problem.startswith(kind):
+            rest = problem[len(kind) :]
+            table = next((table for name, table in held.items() if rest == name or rest.startswith(name + ".")), None)
+            label = table.name.full_label if table else rest
+            what = "holds NULL where its definition forbids it" if kind.startswith("NULL") else "breaks a check of its definition"
+            return fault(
+                "null-forbidden" if kind.startswith("NULL") else "check-broken",
+                f"{label}: a row {what} ({rest})",
+                "the row is damaged, or was so on live: the server would refuse it; compare with live",
+                _place(table.name) if table else None,
+            )
+    return fault(
+        "side-copy-damaged",
+        f"the side copy itself fails the engine's check: {problem}",
+        "check this machine's disk and memory, then run this again",
+    )

@@ -1,0 +1,195 @@
+"""Loads a stream of events into embedded side copies, one file for each database."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Iterator
+from dataclasses import dataclass, field
+from pathlib import Path
+
+from sospes.model.entries import Column, Constraint, Engine, Entry, Name
+from sospes.model.events import Batch, Event, RowsBegin
+from sospes.model.findings import Finding, Place, doubt, fault
+from sospes.rows.decoding import held_rows
+from sospes.rows.types import hold_of
+from sospes.sides.embedded.copy import MOST_COLUMNS, EmbeddedCopy
+from sospes.sides.embedded.keys import NotRehearsed
+from sospes.sides.embedded.shape import HeldTable
+from sospes.work.selection import Selection
+from sospes.work.tally import OBJECT_KINDS
+
+_HELD = frozenset({"index", "constraint", "schema", "role", "tablespace"})
+_REASONS = {
+    "sequence": "its value is in the backup, but nothing here draws from it",
+    "large object": "it is no row of a table",
+    "type": "its members are held as text and not checked",
+    "domain": "its values are held as text, its conditions not checked",
+    "foreign table": "its rows are on another server",
+    "view": "its query was not run",
+    "materialized view": "its query was not run",
+}
+MOST_BAD_CELLS = 50
+
+
+@dataclass(slots=True)
+class Loader:
+    """Takes in events; `copies` has the side copies, by database.
+
+    new_path  gives the file for a database, which must not exist yet
+    rename    gives a table another name in the copy
+    """
+
+    new_path: Callable[[str | None], Path]
+    selection: Selection
+    rename: Callable[[Name], Name] = lambda name: name
+    engine: Engine = Engine.POSTGRESQL
+    copies: dict[str | None, EmbeddedCopy] = field(default_factory=dict)
+    undefined: list[Name] = field(default_factory=list)
+    not_rehearsed: dict[tuple[str, Name], NotRehearsed] = field(default_factory=dict)
+    _definitions: dict[Name, Entry] = field(default_factory=dict)
+    _constraints: list[tuple[Name, Constraint]] = field(default_factory=list)
+    _attached: list[tuple[Name, Name]] = field(default_factory=list)
+    _target: HeldTable | None = None
+    _columns: list[Column] = field(default_factory=list)
+    _begin: RowsBegin | None = None
+    _bad_cells: int = 0
+
+    def take(self, event: Event) -> Iterator[Finding]:
+        """Take in one event; what can't be held is yielded."""
+        if isinstance(event, Entry):
+            self._entry(event)
+        elif isinstance(event, RowsBegin):
+            self.selection.see([event.table])
+            yield from self._rows_begin(event)
+        elif isinstance(event, Batch):
+            yield from self._batch(event)
+
+    def _entry(self, entry: Entry) -> None:
+        if entry.kind == "table" and not entry.name.name.startswith("sqlite_"):
+            self.selection.see([entry.name])
+            self._definitions[entry.name] = entry
+        elif entry.kind == "attach" and entry.about:
+            self._attached += [(entry.about, parent) for parent in entry.parents]
+        elif entry.kind in {"view", "materialized view"}:
+            self._definitions.pop(entry.name, None)
+        self._constraints += [(entry.about or entry.name, constraint) for constraint in entry.constraints]
+        if entry.kind in OBJECT_KINDS - _HELD and self._concerns(entry):
+            reason = _REASONS.get(entry.kind, "an embedded side copy has nothing that would run it")
+            label = entry.name.full_label + (f" on {entry.about.label}" if entry.about else "")
+            found = NotRehearsed(kind=entry.kind, name=label, reason=reason)
+            self.not_rehearsed.setdefault((entry.kind, entry.name), found)
+
+    def _concerns(self, entry: Entry) -> bool:
+        return not self.selection.wanted or (entry.about is not None and self.selection(entry.about))
+
+    def _copy(self, database: str | None) -> EmbeddedCopy:
+        if database not in self.copies:
+            self.copies[database] = EmbeddedCopy(self.new_path(database), self.engine)
+        return self.copies[database]
+
+    def _rows_begin(self, event: RowsBegin) -> Iterator[Finding]:
+        self._begin, self._target, self._bad_cells = event, None, 0
+        if not self.selection(event.table):
+            return
+        definition = self._definitions.get(event.table) or event.entry
+        if definition is None:
+            self.undefined.append(event.table)
+            return
+        yield from self._hold(definition)
+        columns = {column.name.casefold(): column for column in definition.columns}
+        names = event.columns or tuple(column.name for column in definition.columns)
+        exact = {column.name: column for column in definition.columns}
+        found = [exact.get(name) or columns.get(name.casefold()) for name in names]
+        if self._target is not None and all(found):
+            self._columns = [column for column in found if column is not None]
+        else:
+            self._target = None
+
+    def _hold(self, entry: Entry) -> Iterator[Finding]:
+        """Make the table of a definition in its side copy."""
+        if len(entry.columns) > MOST_COLUMNS:
+            yield doubt(
+                "table-not-held",
+                f"{entry.name.label}: has {len(entry.columns):,} columns, a side copy holds {MOST_COLUMNS:,}",
+                "restore it on the backup's own engine",
+                Place(schema=entry.name.schema, table=entry.name.name),
+            )
+            return
+        name = self.rename(entry.name)
+        self._target = self._copy(entry.name.database).table(name, entry.columns, entry.definition)
+
+    def _batch(self, batch: Batch) -> Iterator[Finding]:
+        table, columns = self._target, self._columns
+        if table is None or self._begin is None:
+            return
+        bad: list[tuple[int, int, bytes]] = []
+        holds = [hold_of(self.engine, column.type) for column in columns]
+        rows = list(held_rows(batch, holds, lambda row, column, cell: bad.append((row, column, cell))))
+        if batch.width == len(columns):
+            refused = self._copy(self._begin.table.database).insert(table, columns, rows)
+        else:
+            refused = []
+        for row, column, cell in bad:
+            yield from self._bad_cell(batch, row, columns[column], cell)
+        for row in refused:
+            yield from self._bad_cell(batch, row, columns[0], b"")
+
+    def _bad_cell(self, batch: Batch, row: int, column: Column, cell: bytes) -> Iterator[Finding]:
+        assert self._begin is not None  # cells come between the beginning and the end of rows
+        self._bad_cells += 1
+        if self._bad_cells > MOST_BAD_CELLS:
+            return
+        table = self._begin.table
+        number = batch.first_row + row
+        said = f"{cell[:40]!r} is no value of column {column.name}, {column.type}" if cell else "a value is out of range"
+        yield fault(
+            "value-unreadable",
+            f"{table.label}, row {number:,}: {said}",
+            "the row is damaged; take it from another backup, or extract the other tables",
+            Place(
+                plain_from=batch.plain_from, plain_to=batch.plain_to, database=table.database, schema=table.schema,
+                table=table.name, row_from=number, row_to=number,
+            ),
+        )  # fmt: skip
+
+    def finish(self) -> Iterator[Finding]:
+        """Once all events are in: tables without rows, and the constraints of all."""
+        if self.undefined:
+            yield self._definitions_missing(list(dict.fromkeys(self.undefined)))
+        for entry in self._definitions.values():
+            if self.selection(entry.name):
+                yield from self._hold(entry)
+        self._target = None
+        for name, constraint in self._constraints:
+            table = self._table(name)
+            if table is not None and not any(_same(constraint, other) for other in table.constraints):
+                table.constraints.append(constraint)
+        for child, parent in self._attached:
+            table = self._table(child)
+            if table is not None:
+                table.partition_of.add(self.rename(parent))
+
+    def _definitions_missing(self, tables: list[Name]) -> Finding:
+        listed = ", ".join(name.label for name in tables[:5]) + (", ..." if len(tables) > 5 else "")
+        return doubt(
+            "definition-missing",
+            f"{len(tables):,} tables have rows but no definition, so they can't be held by their types: {listed}",
+            "rehearse the backup that has the definitions, or compare these rows with live",
+        )
+
+    def _table(self, name: Name) -> HeldTable | None:
+        copy = self.copies.get(name.database)
+        return copy.tables.get(self.rename(name)) if copy else None
+
+    def close(self) -> None:
+        """Let go of all files, keeping them."""
+        for copy in self.copies.values():
+            copy.close()
+
+    def drop(self) -> None:
+        """Delete all files."""
+        for copy in self.copies.values():
+            copy.drop()
+
+
+def _same(one: Constraint, other: Constraint) -> bool:
+    return (one.kind, one.name, one.columns, one.expression) == (other.kind, other.name, other.columns, other.expression)
