@@ -3,12 +3,14 @@
 from __future__ import annotations
 
 import os
+import shutil
+import tempfile
 import time
 from collections.abc import Callable, Iterator, Sequence
 from contextlib import contextmanager
 from dataclasses import dataclass, field, replace
 from pathlib import Path
-from typing import BinaryIO
+from typing import IO, BinaryIO
 
 from sospes.formats.opening import Opened, Opening, open_backup
 from sospes.model.entries import Column, Engine, Entry, Name
@@ -161,9 +163,9 @@ def _left_out_notes(left_out: Sequence[str]) -> Iterator[Finding]:
 
 @dataclass(slots=True)
 class _Output:
-    """A file that is written beside its place and renamed at the end, or a stream."""
+    """A file that is written beside its place and put there at the end, so that nothing half done is seen."""
 
-    file: BinaryIO
+    file: IO[bytes]
     written: int = 0
     discarded: bool = False
 
@@ -182,8 +184,13 @@ class _Output:
 def _output(how: Extracting) -> Iterator[_Output]:
     if how.out is None:
         assert how.stream is not None  # the command gives one or the other
-        yield _Output(how.stream)
-        how.stream.flush()
+        with tempfile.TemporaryFile(dir=how.opening.work_folder) as spool:
+            output = _Output(spool)
+            yield output
+            if not output.discarded:
+                spool.seek(0)
+                shutil.copyfileobj(spool, how.stream)
+                how.stream.flush()
         return
     beside = how.out.with_name(f".{how.out.name}.{os.getpid()}.part")
     try:

@@ -1,0 +1,60 @@
+"""`sospes compare`: are the rows right?"""
+
+from __future__ import annotations
+
+import argparse
+import time
+from decimal import Decimal, InvalidOperation
+from pathlib import Path
+
+from sospes.cli import common
+
+EXAMPLE = "sospes compare night.sql.gz expected.csv --table rescue.call_out"
+
+
+def configure(parser: argparse.ArgumentParser) -> None:
+    """Declare the options."""
+    parser.add_argument("left", type=Path, metavar="LEFT", help="what was recovered: a backup, a kept side copy, a CSV or JSON-lines file")
+    parser.add_argument("right", type=Path, metavar="RIGHT", help="what it should be: any of the same")
+    parser.add_argument("--table", action="append", default=[], metavar="TABLE", help="compare this table only; may be given several times")
+    parser.add_argument("--key", type=_names, default=[], metavar="COLUMNS", help="columns that tell rows apart, with commas (default: the primary key)")
+    parser.add_argument("--ignore", action="append", default=[], metavar="COLUMN", help="leave a column out; may be given several times")
+    parser.add_argument("--within", action="append", type=_tolerance, default=[], metavar="COLUMN=TOLERANCE", help="let numbers be apart by TOLERANCE, times by so many seconds")
+    parser.add_argument("--limit", type=common.positive, default=20, metavar="ROWS", help="how many differing rows to list (default: %(default)s)")
+    common.add_hide_values(parser)
+
+
+def _names(text: str) -> list[str]:
+    return [name.strip() for name in text.split(",") if name.strip()]
+
+
+def _tolerance(text: str) -> tuple[str, str]:
+    column, mark, amount = text.rpartition("=")
+    try:
+        good = Decimal(amount) >= 0
+    except InvalidOperation:
+        good = False
+    if not mark or not column or not good:
+        raise argparse.ArgumentTypeError(f"{text!r} is not COLUMN=TOLERANCE with a number from 0 up")
+    return column, amount
+
+
+def run(args: argparse.Namespace) -> int:
+    """Compare two sides."""
+    from sospes.report.compare import tell_compare
+    from sospes.work.compare import Comparing, compare
+
+    begin = time.perf_counter()
+    how = Comparing(
+        opening=common.opening(args),
+        tables=args.table,
+        key=args.key,
+        ignored=args.ignore,
+        tolerance=dict(args.within),
+        limit=args.limit,
+        hide=args.hide_values,
+    )
+    outcome = compare(args.left, args.right, how)
+    if not args.json:
+        tell_compare(common.printer(args), outcome, args.hide_values)
+    return common.finish(args, [outcome], begin)

@@ -1,0 +1,103 @@
+"""How a comparison is told."""
+
+from __future__ import annotations
+
+from sospes.model.verdict import Verdict
+from sospes.report.printer import Printer
+from sospes.report.words import duration, plural, shown
+from sospes.work.compare import ComparedTable, Comparison
+from sospes.work.differences import Difference
+from sospes.work.outcome import Outcome
+
+LONGEST_VALUE = 60
+
+
+def tell_compare(printer: Printer, outcome: Outcome[Comparison], hide: bool) -> None:
+    """The verdict, what is wrong and why, the counts by table, and the first differing rows."""
+    found = outcome.result
+    printer.verdict(outcome.verdict, f"{found.left}  against  {found.right}", _summary(outcome))
+    printer.findings(outcome.findings)
+    if not printer.quiet:
+        _counts(printer, found)
+        for table in found.tables:
+            _table_detail(printer, table)
+        _differing(printer, found, hide)
+    printer.rung(outcome.rung, _claim(outcome))
+
+
+def _claim(outcome: Outcome[Comparison]) -> str:
+    if outcome.verdict is Verdict.SOUND:
+        return "the rows match; matched counts as the rung once verify and rehearse have proven those below it"
+    return f"compared in {duration(outcome.seconds)}"
+
+
+def _summary(outcome: Outcome[Comparison]) -> str:
+    found = outcome.result
+    rows = sum(table.same for table in found.tables)
+    unlike = sum(table.only_left + table.only_right + table.changed for table in found.tables)
+    text = f"{plural(len(found.tables), 'table')} compared, {plural(rows, 'row')} the same"
+    return f"{text}, {unlike:,} not" if unlike else text
+
+
+def _label(table: ComparedTable) -> str:
+    return ".".join(part for part in (table.schema or table.database, table.name) if part)
+
+
+def _counts(printer: Printer, found: Comparison) -> None:
+    rows = []
+    for table in found.tables:
+        counts = (table.left_rows, table.right_rows, table.same, table.only_left, table.only_right, table.changed)
+        key = ", ".join(table.key) or "the whole row"
+        rows.append([_label(table), *(f"{count:,}" for count in counts), key])
+    columns = ["table", "left", "right", "same", "only left", "only right", "changed", "compared by"]
+    printer.table(columns, rows, (1, 2, 3, 4, 5, 6))
+
+
+def _table_detail(printer: Printer, table: ComparedTable) -> None:
+    """Causes, changed columns and control totals, of tables that differ."""
+    if not table.only_left + table.only_right + table.changed:
+        return
+    printer.line()
+    printer.line(f"  {shown(_label(table))}", style="bold")
+    for cause in table.explanations:
+        printer.line(f"    cause: {shown(cause.sentence)} ({cause.share:.0%} of the differing rows)")
+    if not table.explanations:
+        printer.line("    cause: none of the known ones accounts for these rows")
+    if table.columns_changed:
+        listed = ", ".join(f"{shown(name)} in {count:,} rows" for name, count in table.columns_changed.items())
+        printer.line(f"    changed columns: {listed}")
+    totals = [total for total in table.totals if not total.same]
+    if totals:
+        printer.table(
+            ["control total", "left", "right"],
+            [[f"sum of {total.column}", total.left_sum, total.right_sum] for total in totals],
+            (1, 2),
+        )
+
+
+def _differing(printer: Printer, found: Comparison, hide: bool) -> None:
+    if not found.differences:
+        return
+    unlike = sum(table.only_left + table.only_right + table.changed for table in found.tables)
+    printer.line()
+    hidden = ", values hidden" if hide else ""
+    printer.line(f"  the first {len(found.differences):,} of {plural(unlike, 'differing row')}{hidden}:")
+    rows = [[item.table, item.key or "", item.kind, _cells(item, hide)] for item in found.differences]
+    printer.table(["table", "key", "which", "columns: left | right"], rows)
+
+
+def _cells(item: Difference, hide: bool) -> str:
+    if hide:
+        return ", ".join(cell.name for cell in item.columns)
+    if item.kind == "changed":
+        return ", ".join(f"{cell.name}: {_value(cell.left)} | {_value(cell.right)}" for cell in item.columns)
+    return ", ".join(
+        f"{cell.name}={_value(cell.left if item.kind == 'only-left' else cell.right)}" for cell in item.columns
+    )
+
+
+def _value(value: str | None) -> str:
+    if value is None:
+        return "NULL"
+    text = value if len(value) <= LONGEST_VALUE else value[:LONGEST_VALUE] + "..."
+    return f"'{text}'" if not text or " " in text or "," in text else text

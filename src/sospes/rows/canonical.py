@@ -1,0 +1,115 @@
+"""One text for each value, the same for all spellings of it, and one line for each row."""
+
+from __future__ import annotations
+
+import json
+from collections.abc import Callable, Sequence
+from decimal import Decimal, InvalidOperation
+
+from sospes.model.events import Held
+from sospes.rows.decoding import Row, bytea
+from sospes.rows.types import Meaning
+
+NULL = b"\\N"
+Canonical = Callable[[Held], bytes]
+_TRUE = frozenset({"t", "true", "1", "yes", "on"})
+_FALSE = frozenset({"f", "false", "0", "no", "off"})
+
+
+def decimal_text(text: str) -> str:
+    """An exact number without superfluous zeros: 1.50 and 1.5 are one. Anything else stays as it is."""
+    try:
+        number = Decimal(text)
+    except InvalidOperation:
+        return text
+    if not number.is_finite():
+        return str(number).lower()
+    if number == 0:
+        return "0"
+    sign, digits, exponent = number.as_tuple()
+    stripped = "".join(map(str, digits)).rstrip("0")
+    return f"{'-' if sign else ''}{stripped}e{int(exponent) + len(digits) - len(stripped)}"
+
+
+def float_text(text: str) -> str:
+    """The shortest text of the same floating-point number; minus zero is zero."""
+    try:
+        number = float(text)
+    except ValueError:
+        return text
+    return repr(number) if number else "0.0"
+
+
+def boolean_text(text: str) -> str:
+    """t or f."""
+    lowered = text.lower()
+    return "t" if lowered in _TRUE else "f" if lowered in _FALSE else text
+
+
+def json_text(text: str) -> str:
+    """A document with its keys in order and its numbers exact."""
+    try:
+        return json.dumps(json.loads(text, parse_float=_number, parse_int=_number), sort_keys=True)
+    except ValueError:
+        return text
+
+
+def _number(text: str) -> dict[str, str]:
+    """A number as no document can hold one, so that it is told from text of the same digits."""
+    return {"\0number": decimal_text(text)}
+
+
+_TEXTS: dict[Meaning, Callable[[str], str]] = {
+    Meaning.DECIMAL: decimal_text,
+    Meaning.FLOAT: float_text,
+    Meaning.DYNAMIC: float_text,
+    Meaning.BOOLEAN: boolean_text,
+    Meaning.JSON: json_text,
+}
+
+
+def canonical_of(meaning: Meaning) -> Canonical:
+    """The function that gives the canonical bytes of a value of that meaning."""
+    normal = _TEXTS.get(meaning)
+
+    def canonical(value: Held) -> bytes:
+        if value is None:
+            return NULL
+        if isinstance(value, int):
+            return b"%d" % value if normal is None else escaped(normal(str(value)))
+        if isinstance(value, bytes):
+            return b"\\x" + value.hex().encode()
+        if meaning is Meaning.INTEGER:
+            return _integer(value)
+        if meaning is Meaning.BYTES:
+            return _bytes(value)
+        return escaped(normal(value) if normal is not None else value)
+
+    return canonical
+
+
+def _integer(text: str) -> bytes:
+    try:
+        return b"%d" % int(text)
+    except ValueError:
+        return escaped(text)
+
+
+def _bytes(text: str) -> bytes:
+    try:
+        return b"\\x" + bytea(text).hex().encode()
+    except (ValueError, UnicodeEncodeError):
+        return escaped(text)
+
+
+def escaped(text: str) -> bytes:
+    """Text with what would be mistaken for the marks of a row escaped."""
+    raw = text.encode("utf-8", "surrogatepass")
+    if b"\\" in raw or b"\t" in raw or b"\n" in raw:
+        raw = raw.replace(b"\\", b"\\\\").replace(b"\t", b"\\t").replace(b"\n", b"\\n")
+    return raw
+
+
+def canonical_cells(row: Row, functions: Sequence[Canonical]) -> list[bytes]:
+    """The canonical bytes of a row's cells."""
+    return [function(value) for function, value in zip(functions, row, strict=True)]

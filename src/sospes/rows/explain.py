@@ -1,0 +1,175 @@
+"""Finds the cause behind many differences, and says it in one sentence. Each cause has to account for every
+row that it claims: one row that does not fit, and it is not named."""
+
+from __future__ import annotations
+
+from collections import Counter
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass, field
+
+from sospes.rows.canonical import NULL
+
+FEWEST = 2
+"""A cause is named for two rows and more; a single difference explains itself."""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Explanation:
+    """A cause: its kind, the rows that it accounts for, their share of all differing rows, and a sentence."""
+
+    kind: str
+    rows: int
+    share: float
+    sentence: str
+
+
+@dataclass(slots=True)
+class KeyRange:
+    """Keys of rows that one side lacks: the lowest, the highest, and how many."""
+
+    numeric: bool
+    rows: int = 0
+    lowest: int | bytes | None = None
+    highest: int | bytes | None = None
+    inside: int = 0
+
+    def add(self, key: bytes) -> None:
+        """Take in the key of a missing row."""
+        value = self._value(key)
+        self.rows += 1
+        if value is None:
+            return
+        if self.lowest is None or value < self.lowest:  # type: ignore[operator]
+            self.lowest = value
+        if self.highest is None or value > self.highest:  # type: ignore[operator]
+            self.highest = value
+
+    def meet(self, key: bytes) -> None:
+        """Take in the key of a row that the other side has: inside of the range it breaks it."""
+        value = self._value(key)
+        if self.lowest is not None and self.highest is not None and value is not None:
+            self.inside += self.lowest <= value <= self.highest  # type: ignore[operator]
+
+    def _value(self, key: bytes) -> int | bytes | None:
+        if key == NULL:
+            return None
+        if not self.numeric:
+            return key
+        try:
+            return int(key)
+        except ValueError:
+            return None
+
+    @property
+    def words(self) -> str:
+        """The range as people write it."""
+        low, high = (value.decode("utf-8", "replace") if isinstance(value, bytes) else f"{value}" for value in
+                     (self.lowest or b"", self.highest or b""))  # fmt: skip
+        return f"{low} to {high}"
+
+
+@dataclass(slots=True)
+class ChangeStatistics:
+    """What changed rows have in common, gathered row by row."""
+
+    columns: Sequence[str]
+    changed: int = 0
+    by_column: Counter[str] = field(default_factory=Counter)
+    empty_against_null: Counter[str] = field(default_factory=Counter)
+    _single: dict[int, bytes | None] = field(default_factory=dict)
+    _only_nulls: int = 0
+
+    def add(self, left: Sequence[bytes], right: Sequence[bytes], unlike: Sequence[int]) -> None:
+        """Take in a changed row: the cells of both sides, and the indexes of those that differ."""
+        self.changed += 1
+        emptied = 0
+        for index in unlike:
+            self.by_column[self.columns[index]] += 1
+            value = right[index]
+            if self._single.setdefault(index, value) != value:
+                self._single[index] = None
+            if {left[index], value} == {NULL, b""}:
+                emptied += 1
+                self.empty_against_null[self.columns[index]] += 1
+        self._only_nulls += emptied == len(unlike)
+
+    def constant(self) -> tuple[str, int, bytes] | None:
+        """The one column that differs in every changed row and has the same value in all of them on the right."""
+        for index, value in self._single.items():
+            if value is not None and self.by_column[self.columns[index]] == self.changed >= FEWEST:
+                return self.columns[index], index, value
+        return None
+
+    @property
+    def only_nulls(self) -> int:
+        """Rows that differ in nothing but NULL against empty text."""
+        return self._only_nulls
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Numbers:
+    """How many rows a comparison is about."""
+
+    left_rows: int
+    right_rows: int
+    only_left: int
+    only_right: int
+    changed: int
+
+    @property
+    def unlike(self) -> int:
+        """All rows that differ."""
+        return self.only_left + self.only_right + self.changed
+
+
+def explanations(
+    numbers: Numbers, statistics: ChangeStatistics, missing: KeyRange, constant_rows: int, hide: bool
+) -> Iterator[Explanation]:
+    """The causes that account for the differences, the largest first.
+
+    constant_rows  rows of the right in which the column of `statistics.constant()` has its value
+    hide           leaves the values out of the sentences
+    """
+    found = [
+        *_gone(numbers),
+        *_constant(numbers, statistics, constant_rows, hide),
+        *_range(numbers, missing, hide),
+        *_nulls(statistics),
+    ]
+    for kind, rows, sentence in sorted(found, key=lambda item: -item[1]):
+        yield Explanation(kind=kind, rows=rows, share=round(rows / numbers.unlike, 4), sentence=sentence)
+
+
+def _gone(numbers: Numbers) -> Iterator[tuple[str, int, str]]:
+    if numbers.right_rows == 0 and numbers.left_rows > 0:
+        yield "table-gone", numbers.left_rows, f"all {numbers.left_rows:,} rows of the table are gone"
+
+
+def _constant(
+    numbers: Numbers, statistics: ChangeStatistics, constant_rows: int, hide: bool
+) -> Iterator[tuple[str, int, str]]:
+    found = statistics.constant()
+    if found is None:
+        return
+    column, _, raw = found
+    value = "NULL" if raw == NULL else repr(raw.decode("utf-8", "replace"))
+    value = "one value" if hide else value
+    if constant_rows == numbers.right_rows:
+        sentence = f"column {column} is set to {value} in every row; {statistics.changed:,} rows had another value"
+        yield "column-set-everywhere", statistics.changed, sentence
+
+
+def _range(numbers: Numbers, missing: KeyRange, hide: bool) -> Iterator[tuple[str, int, str]]:
+    if missing.rows >= FEWEST and missing.inside == 0 and missing.lowest is not None and numbers.right_rows:
+        keys = "" if hide else f", {missing.words}"
+        yield "key-range-missing", missing.rows, f"a contiguous range of {missing.rows:,} keys is missing{keys}"
+
+
+def _nulls(statistics: ChangeStatistics) -> Iterator[tuple[str, int, str]]:
+    if statistics.only_nulls >= 1:
+        columns = ", ".join(statistics.empty_against_null)
+        yield (
+            "null-against-empty",
+            statistics.only_nulls,
+            f"{statistics.only_nulls:,} rows differ only in NULL against empty text, in column {columns}",
+        )

@@ -1,0 +1,246 @@
+"""Compares rows: counts, control totals, every row by its key, and the causes behind the differences."""
+
+from __future__ import annotations
+
+import time
+from collections.abc import Callable, Iterator, Sequence
+from contextlib import ExitStack
+from dataclasses import dataclass, field, replace
+from pathlib import Path
+from tempfile import TemporaryFile
+
+from sospes.formats.opening import Opening
+from sospes.model.entries import Name
+from sospes.model.findings import Finding, Place, fault, verdict_of
+from sospes.model.verdict import Rung, Severity, Verdict
+from sospes.rows.canonical import canonical_cells
+from sospes.rows.decoding import Row
+from sospes.rows.digests import DigestStore, digest_rows, unlike
+from sospes.rows.explain import Explanation
+from sospes.rows.totals import Total, TotalPair, paired
+from sospes.work.differences import Difference, Differences, Judging
+from sospes.work.outcome import Outcome
+from sospes.work.pairing import Pair, Pairing, pair_tables
+from sospes.work.row_sides import RowPart, RowSide, RowTable, open_side
+
+LARGEST = 1 << 62
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class ComparedTable:
+    """What became of one table. `drift` is None: only live rows can drift."""
+
+    database: str | None
+    schema: str | None
+    name: str
+    left_rows: int
+    right_rows: int
+    same: int
+    only_left: int
+    only_right: int
+    changed: int
+    drift: int | None
+    key: tuple[str, ...]
+    columns_changed: dict[str, int]
+    totals: tuple[TotalPair, ...]
+    explanations: tuple[Explanation, ...]
+    left_digest: str
+    right_digest: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Comparison:
+    """All compared tables, and the first of the rows that differ."""
+
+    left: str
+    right: str
+    tables: tuple[ComparedTable, ...]
+    differences: tuple[Difference, ...]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Comparing:
+    """How to compare.
+
+    tables     names of the only tables to compare; all when empty
+    key        columns that tell rows apart, in place of the primary key
+    ignored    columns that are left out
+    tolerance  by column, how far two numbers may be apart
+    limit      how many differing rows to list
+    hide       leave all values out of the result
+    """
+
+    opening: Opening
+    tables: Sequence[str] = ()
+    key: Sequence[str] = ()
+    ignored: Sequence[str] = ()
+    tolerance: dict[str, str] = field(default_factory=dict)
+    limit: int = 20
+    hide: bool = False
+    progress: Callable[[int], None] | None = None
+
+
+def compare(left_path: Path, right_path: Path, how: Comparing) -> Outcome[Comparison]:
+    """Compare LEFT, what was recovered, with RIGHT, what it should be. Both files are only read."""
+    begin = time.perf_counter()
+    everything = lambda _: True  # noqa: E731  (a table's rows are chosen once both sides are known)
+    left, right = open_side(left_path, how.opening, everything), open_side(right_path, how.opening, everything)
+    pairing = pair_tables(left, right, how.tables, how.key, how.ignored)
+    tables: list[ComparedTable] = []
+    listed: list[Difference] = []
+    findings: list[Finding] = list(_structure(pairing, left, right))
+    with ExitStack() as stack:
+        left_sums = _summed(left, pairing, stack, how, is_left=True)
+        right_sums = _summed(right, pairing, stack, how, is_left=False)
+        for pair in pairing.pairs:
+            differences = _differences(pair, left_sums[pair.left.name], right_sums[pair.right.name], left, right, how)
+            listed += differences.listed[: how.limit - len(listed)]
+            table = _compared(pair, left_sums[pair.left.name], right_sums[pair.right.name], differences)
+            tables.append(table)
+            findings += _table_findings(table)
+    findings = [*_side_findings(left, "left"), *_side_findings(right, "right"), *findings]
+    evidence = [Rung.PRESENT, Rung.IDENTIFIED]
+    if verdict_of(findings) is Verdict.SOUND:
+        evidence.append(Rung.MATCHED)
+    return Outcome(
+        name=left.name,
+        findings=tuple(findings),
+        evidence=tuple(evidence),
+        result=Comparison(left=left.name, right=right.name, tables=tuple(tables), differences=tuple(listed)),
+        seconds=time.perf_counter() - begin,
+    )
+
+
+@dataclass(slots=True)
+class _Sum:
+    """One table on one side: its digests and its totals."""
+
+    digests: DigestStore
+    totals: list[Total]
+
+
+def _summed(side: RowSide, pairing: Pairing, stack: ExitStack, how: Comparing, *, is_left: bool) -> dict[Name, _Sum]:
+    """Read all rows of a side once."""
+    by_name = {(pair.left if is_left else pair.right).name: pair for pair in pairing.pairs}
+    sums = {
+        name: _Sum(
+            DigestStore(stack.enter_context(TemporaryFile(dir=how.opening.work_folder))), [Total() for _ in pair.summed]
+        )
+        for name, pair in by_name.items()
+    }
+    done = 0
+    for part in side.parts(lambda name: name in by_name):
+        pair, found = by_name.get(part.table), sums.get(part.table)
+        if pair is None or found is None:
+            continue
+        rows = chosen(part, pair)
+        functions = pair.functions
+        found.digests.add(digest_rows((canonical_cells(row, functions) for row in rows), pair.key))
+        for index, total in zip(pair.summed, found.totals, strict=True):
+            total.add([row[index] for row in rows])
+        done += len(rows)
+        if how.progress is not None:
+            how.progress(done)
+    return sums
+
+
+def chosen(part: RowPart, pair: Pair) -> list[Row]:
+    """The cells that both sides have, in the pair's order."""
+    folded = [name.casefold() for name in part.columns]
+    places = [
+        part.columns.index(name) if name in part.columns else folded.index(name.casefold()) for name in pair.columns
+    ]
+    if places == list(range(len(part.columns))):
+        return part.rows
+    return [tuple(row[place] for place in places) for row in part.rows]
+
+
+def _differences(
+    pair: Pair, one: _Sum, other: _Sum, left: RowSide, right: RowSide, how: Comparing
+) -> Differences:
+    found = unlike(one.digests, other.digests)
+    judging = Judging(pair=pair, tolerance=how.tolerance, limit=how.limit, hide=how.hide, work_folder=how.opening.work_folder)
+    differences = Differences(judging, found, one.digests.rows, other.digests.rows)
+    if differences.needed:
+        differences.run(
+            lambda: _rows_of(left, pair.left.name, pair), lambda: _rows_of(right, pair.right.name, pair)
+        )
+    return differences
+
+
+def _rows_of(side: RowSide, name: Name, pair: Pair) -> Iterator[Row]:
+    for part in side.parts(lambda other: other == name):
+        if part.table == name:
+            yield from chosen(part, pair)
+
+
+def _compared(pair: Pair, one: _Sum, other: _Sum, differences: Differences) -> ComparedTable:
+    numbers = differences.numbers
+    return ComparedTable(
+        database=pair.name.database,
+        schema=pair.name.schema,
+        name=pair.name.name,
+        left_rows=one.digests.rows,
+        right_rows=other.digests.rows,
+        same=one.digests.rows - numbers.only_left - numbers.changed,
+        only_left=numbers.only_left,
+        only_right=numbers.only_right,
+        changed=numbers.changed,
+        drift=None,
+        key=tuple(pair.columns[index] for index in pair.key),
+        columns_changed=dict(differences.statistics.by_column),
+        totals=tuple(
+            paired(pair.columns[index], mine, theirs)
+            for index, mine, theirs in zip(pair.summed, one.totals, other.totals, strict=True)
+        ),
+        explanations=tuple(differences.explanations()),
+        left_digest=one.digests.hexadecimal,
+        right_digest=other.digests.hexadecimal,
+    )
+
+
+def _structure(pairing: Pairing, left: RowSide, right: RowSide) -> Iterator[Finding]:
+    """Tables and columns that only one side has."""
+    for tables, here, there in ((pairing.only_left, left, right), (pairing.only_right, right, left)):
+        for table in tables:
+            yield fault(
+                "table-missing",
+                f"{table.name.label} is in {here.name}, and not in {there.name}",
+                "if that is meant, name the tables to compare with --table",
+                _place(table),
+            )
+    for pair in pairing.pairs:
+        for names, here, there in ((pair.left_extra, left, right), (pair.right_extra, right, left)):
+            for name in names:
+                yield fault(
+                    "column-missing",
+                    f"{pair.name.label}: column {name} is in {here.name}, and not in {there.name}",
+                    f"if that is meant, leave it out with --ignore {name}",
+                    _place(pair.left),
+                )
+
+
+def _place(table: RowTable) -> Place:
+    return Place(database=table.name.database, schema=table.name.schema, table=table.name.name)
+
+
+def _side_findings(side: RowSide, which: str) -> Iterator[Finding]:
+    """What is wrong with a side itself, told apart from the differences."""
+    for finding in side.findings:
+        if finding.severity is not Severity.NOTE:
+            yield replace(finding, message=f"{which} side: {finding.message}").at(file=side.name)
+
+
+def _table_findings(table: ComparedTable) -> Iterator[Finding]:
+    label = ".".join(part for part in (table.schema or table.database, table.name) if part)
+    place = Place(database=table.database, schema=table.schema, table=table.name)
+    because = f": {table.explanations[0].sentence}" if table.explanations else ""
+    for count, code, what in (
+        (table.only_left, "rows-missing", "are only on the left, missing on the right"),
+        (table.only_right, "rows-extra", "are only on the right"),
+        (table.changed, "rows-changed", "differ"),
+    ):
+        if count:
+            rows = "1 row" if count == 1 else f"{count:,} rows"
+            what = what.replace("are", "is", 1).replace("differ", "differs") if count == 1 else what
+            yield fault(code, f"{label}: {rows} {what}{because}", "look at the differing rows below", place)
