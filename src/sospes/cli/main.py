@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import argparse
+import gc
 import importlib
 import os
 import signal
@@ -30,6 +31,7 @@ INTERRUPTED = 130
 def entry() -> None:
     """The program `sospes`."""
     signal.signal(signal.SIGTERM, _terminate)
+    gc.set_threshold(1_000_000, 20, 20)  # rows come and go by the thousand and never form cycles
     sys.exit(main(sys.argv[1:]))
 
 

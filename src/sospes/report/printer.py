@@ -64,9 +64,9 @@ class Printer:
         self.console.print(head)
         where = place_words(finding.place)
         if where:
-            self.console.print(Padding(Text(f"at {where}", style="dim"), (0, 0, 0, 9)))
+            self.console.print(Padding(Text(f"at {where}", style="dim"), (0, 0, 0, 9), expand=False))
         if finding.advice:
-            self.console.print(Padding(Text(f"next: {shown(finding.advice)}"), (0, 0, 0, 9)))
+            self.console.print(Padding(Text(f"next: {shown(finding.advice)}"), (0, 0, 0, 9), expand=False))
 
     def table(
         self, columns: Sequence[str], rows: Iterable[Sequence[str]], numbers: Sequence[int] = ()
@@ -82,7 +82,7 @@ class Printer:
             )
         for row in rows:
             table.add_row(*(Text(shown(cell)) for cell in row))
-        self.console.print(Padding(table, (0, 0, 0, 2)))
+        self.console.print(Padding(table, (0, 0, 0, 2), expand=False))
 
     def facts(self, facts: Iterable[tuple[str, str]]) -> None:
         """Names and values, one pair a line."""
@@ -91,7 +91,7 @@ class Printer:
         table.add_column(overflow="fold")
         for name, value in facts:
             table.add_row(name, Text(shown(value)))
-        self.console.print(Padding(table, (0, 0, 0, 2)))
+        self.console.print(Padding(table, (0, 0, 0, 2), expand=False))
 
     def rung(self, rung: Rung | None, claim: str = "") -> None:
         """The rung that was reached, last."""

@@ -8,12 +8,15 @@ from __future__ import annotations
 
 import re
 from collections.abc import Callable, Iterator, Sequence
+from itertools import chain
 
 from sospes.model.events import Batch, Held, Notation
 from sospes.rows.types import Hold
 
 Row = tuple[Held, ...]
 
+PART_BYTES = 1 << 16
+PART_ROWS = 1000
 _COPY_ESCAPE = re.compile(r"\\(x[0-9a-fA-F]{1,2}|[0-7]{1,3}|.)", re.S)
 _COPY_SAID = {"b": "\b", "f": "\f", "n": "\n", "r": "\r", "t": "\t", "v": "\v"}
 _MARIADB_SAID = {
@@ -38,18 +41,42 @@ class Default:
 DEFAULT = Default()
 
 
-def held_rows(batch: Batch, holds: Sequence[Hold], bad: BadCell) -> Iterator[Row]:
-    """The rows of a batch as values. `holds` has one element for each cell of a row.
+def held_parts(batch: Batch, holds: Sequence[Hold], bad: BadCell) -> Iterator[list[Row]]:
+    """The rows of a batch as values, in lists small enough to stay in the processor's cache.
 
-    A row with a cell that can't be a value of its column is told to `bad` and left out.
+    `holds` has one element for each cell of a row. A row with a cell that can't be a value of its column is told
+    to `bad` and left out.
     """
     if batch.width == 0:
-        return iter([()] * batch.rows)
-    if batch.notation is Notation.RECORDS:
-        return _records(batch)
-    if batch.notation is Notation.COPY:
-        return _copy_rows(batch, holds, bad)
-    return _literal_rows(batch, holds, bad)
+        yield [()] * batch.rows
+    elif batch.notation is Notation.RECORDS:
+        yield list(_records(batch))
+    elif batch.notation is Notation.COPY:
+        number = 0
+        for data in _slices(batch.data):
+            yield list(_copy_rows(data, batch.encoding, holds, _offset(bad, number)))
+            number += data.count(b"\n")
+    else:
+        for first in range(0, batch.rows, PART_ROWS):
+            yield list(_literal_rows(batch, range(first, min(batch.rows, first + PART_ROWS)), holds, bad))
+
+
+def held_rows(batch: Batch, holds: Sequence[Hold], bad: BadCell) -> Iterator[Row]:
+    """The rows of a batch as values, one by one; see `held_parts`."""
+    return chain.from_iterable(held_parts(batch, holds, bad))
+
+
+def _offset(bad: BadCell, first: int) -> BadCell:
+    return lambda row, column, cell: bad(row + first, column, cell)
+
+
+def _slices(data: bytes) -> Iterator[bytes]:
+    """Whole lines, about `PART_BYTES` at a time."""
+    start = 0
+    while start < len(data):
+        end = data.rfind(b"\n", start, start + PART_BYTES) + 1 or data.find(b"\n", start) + 1
+        yield data[start:end]
+        start = end
 
 
 def _records(batch: Batch) -> Iterator[Row]:
@@ -64,41 +91,52 @@ def _real(value: float) -> str:
     return repr(value)
 
 
-def _copy_rows(batch: Batch, holds: Sequence[Hold], bad: BadCell) -> Iterator[Row]:
+def _copy_rows(data: bytes, encoding: str, holds: Sequence[Hold], bad: BadCell) -> Iterator[Row]:
     try:
-        lines: list[str] = batch.data.decode(batch.encoding).split("\n")
+        lines = data.decode(encoding).split("\n")
     except UnicodeDecodeError:
-        yield from _copy_rows_with_broken_text(batch, holds, bad)
-        return
+        return _copy_rows_with_broken_text(data, encoding, holds, bad)
     lines.pop()
-    integers = [index for index, hold in enumerate(holds) if hold is Hold.INTEGER]
-    others = [index for index, hold in enumerate(holds) if hold is Hold.BYTES]
-    for number, line in enumerate(lines):
-        row: list[Held] = line.split("\t")  # type: ignore[assignment]
-        if "\\" in line:
-            row = [_copy_cell(cell) if "\\" in cell else cell for cell in row]  # type: ignore[arg-type, operator]
+    columns = list(zip(*[line.split("\t") for line in lines], strict=True))
+    try:
+        return zip(*map(_copy_column, columns, holds), strict=True)
+    except ValueError:
+        return _copy_rows_one_by_one(lines, holds, bad)
+
+
+def _copy_column(cells: Sequence[str], hold: Hold) -> Sequence[Held]:
+    """All cells of one column, at the speed of C where nothing is escaped. Raises ValueError for a bad one."""
+    if hold is Hold.INTEGER:
         try:
-            for index in integers:
-                cell = row[index]
-                if cell is not None:
-                    row[index] = int(cell)
-            for index in others:
-                cell = row[index]
-                if cell is not None:
-                    row[index] = bytea(cell)  # type: ignore[arg-type]
+            return list(map(int, cells))
         except ValueError:
-            bad(number, index, str(row[index]).encode("utf-8", "replace"))
-            continue
-        yield tuple(row)
+            return [None if cell == "\\N" else int(cell) for cell in cells]
+    said = [cell if "\\" not in cell else _copy_cell(cell) for cell in cells]
+    return [None if cell is None else bytea(cell) for cell in said] if hold is Hold.BYTES else said
 
 
-def _copy_rows_with_broken_text(batch: Batch, holds: Sequence[Hold], bad: BadCell) -> Iterator[Row]:
+def _copy_rows_one_by_one(lines: Sequence[str], holds: Sequence[Hold], bad: BadCell) -> Iterator[Row]:
+    for number, line in enumerate(lines):
+        row: list[Held] = []
+        for index, cell in enumerate(line.split("\t")):
+            try:
+                row.append(_converted(_copy_cell(cell), holds[index]))
+            except ValueError:
+                bad(number, index, cell.encode("utf-8", "replace"))
+                break
+        else:
+            yield tuple(row)
+
+
+def _copy_rows_with_broken_text(
+    data: bytes, encoding: str, holds: Sequence[Hold], bad: BadCell
+) -> Iterator[Row]:
     """Cells that are no text in the script's character set stay bytes, and only those."""
-    for number, line in enumerate(batch.data.split(b"\n")[:-1]):
+    for number, line in enumerate(data.split(b"\n")[:-1]):
         row: list[Held] = []
         for index, cell in enumerate(line.split(b"\t")):
             try:
-                row.append(_converted(_copy_cell(cell.decode(batch.encoding)), holds[index]))
+                row.append(_converted(_copy_cell(cell.decode(encoding)), holds[index]))
             except UnicodeDecodeError:
                 unescaped = _copy_cell(cell.decode("latin-1"))
                 row.append(None if unescaped is None else unescaped.encode("latin-1"))
@@ -138,12 +176,13 @@ def bytea(text: str) -> bytes:
     return re.sub(rb"\\(\\|[0-7]{3})", lambda match: b"\\" if match[1] == b"\\" else bytes([int(match[1], 8)]), raw)
 
 
-def _literal_rows(batch: Batch, holds: Sequence[Hold], bad: BadCell) -> Iterator[Row]:
+def _literal_rows(batch: Batch, numbers: range, holds: Sequence[Hold], bad: BadCell) -> Iterator[Row]:
     assert batch.starts is not None and batch.ends is not None  # literals always come with offsets
     data, encoding = batch.data, batch.encoding
     decode = _decoder(batch.notation)
-    pairs = zip(batch.starts.tolist(), batch.ends.tolist(), strict=True)
-    for number, (starts, ends) in enumerate(pairs):
+    chosen = slice(numbers.start, numbers.stop)
+    pairs = zip(batch.starts[chosen].tolist(), batch.ends[chosen].tolist(), strict=True)
+    for number, (starts, ends) in zip(numbers, pairs, strict=True):
         row = []
         for index, (start, end) in enumerate(zip(starts, ends, strict=True)):
             cell = data[start:end].strip()

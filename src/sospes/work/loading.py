@@ -9,7 +9,7 @@ from pathlib import Path
 from sospes.model.entries import Column, Constraint, Engine, Entry, Name
 from sospes.model.events import Batch, Event, RowsBegin
 from sospes.model.findings import Finding, Place, doubt, fault
-from sospes.rows.decoding import held_rows
+from sospes.rows.decoding import held_parts
 from sospes.rows.types import hold_of
 from sospes.sides.embedded.copy import MOST_COLUMNS, EmbeddedCopy
 from sospes.sides.embedded.keys import NotRehearsed
@@ -121,17 +121,18 @@ class Loader:
         table, columns = self._target, self._columns
         if table is None or self._begin is None:
             return
+        if batch.width != len(columns):
+            return
         bad: list[tuple[int, int, bytes]] = []
         holds = [hold_of(self.engine, column.type) for column in columns]
-        rows = list(held_rows(batch, holds, lambda row, column, cell: bad.append((row, column, cell))))
-        if batch.width == len(columns):
-            refused = self._copy(self._begin.table.database).insert(table, columns, rows)
-        else:
-            refused = []
+        copy = self._copy(self._begin.table.database)
+        done = 0
+        for rows in held_parts(batch, holds, lambda row, column, cell: bad.append((row, column, cell))):
+            for row in copy.insert(table, columns, rows):
+                bad.append((done + row, 0, b""))
+            done += len(rows)
         for row, column, cell in bad:
             yield from self._bad_cell(batch, row, columns[column], cell)
-        for row in refused:
-            yield from self._bad_cell(batch, row, columns[0], b"")
 
     def _bad_cell(self, batch: Batch, row: int, column: Column, cell: bytes) -> Iterator[Finding]:
         assert self._begin is not None  # cells come between the beginning and the end of rows

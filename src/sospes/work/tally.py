@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 
 from sospes.model.entries import Column, Constraint, ConstraintKind, Engine, Entry, Name
 from sospes.model.events import Event, RowsBegin, RowsEnd
@@ -21,6 +21,7 @@ OBJECT_KINDS = frozenset(
     }
 )  # fmt: skip
 _STAND_IN_FOR = frozenset({"view", "materialized view"})
+_NEEDS_TABLE = frozenset({"trigger", "default", "identity", "table setting", "ownership", "sequence owner", "policy", "attach"})
 _OTHER_SCHEMAS = frozenset({"pg_catalog", "information_schema"})
 
 
@@ -49,6 +50,7 @@ class Tally:
         self.locked = False
         self._outside: list[Finding] = []
         self._attachments: list[tuple[Entry, Constraint]] = []
+        self._mentions: list[Entry] = []
         self._engine: Engine | None = None
 
     def take(self, event: Event) -> None:
@@ -80,6 +82,8 @@ class Tally:
         for constraint in entry.constraints:
             self._attachments.append((entry, constraint))
             self._inner_object(entry, constraint)
+        if entry.kind in _NEEDS_TABLE and entry.about is not None:
+            self._mentions.append(replace(entry, definition=b""))
         if entry.kind == "lock":
             self.locked = True
         if entry.kind in _STAND_IN_FOR and entry.name in self.tables and not self.tables[entry.name].runs:
@@ -174,6 +178,16 @@ class Tally:
                 )
         for entry, constraint in self._attachments:
             yield from self._misfit(entry, constraint)
+        named = {(name.schema, name.name.casefold()) for _, name in self.objects}
+        for entry in self._mentions:
+            name = entry.about or entry.name
+            if self._defined_table(name) is None and (name.schema, name.name.casefold()) not in named:
+                yield fault(
+                    "table-undefined",
+                    f"a statement of kind {entry.kind} is for {name.label}, which has no definition",
+                    "a part of the backup is missing, or a name is damaged; compare with another copy",
+                    Place(plain_from=entry.plain_from, plain_to=entry.plain_to, line=entry.line),
+                )
 
     def _misfit(self, entry: Entry, constraint: Constraint) -> Iterator[Finding]:
         name = entry.about or entry.name

@@ -9,8 +9,10 @@ import re
 from dataclasses import dataclass
 
 import numpy as np
+from numpy.typing import NDArray
 
-LEGAL_ESCAPES = b"bfnrtvN\\"
+_LEGAL = np.zeros(256, dtype=np.bool_)
+_LEGAL[list(b"bfnrtvN\\")] = True
 _STRANGE_ESCAPE = re.compile(rb"\\([^bfnrtvN])")
 
 
@@ -43,8 +45,9 @@ def split_copy(data: bytes, width: int, crlf: bool) -> CopyRows:
     else:
         bad_ends = b"\r" in data
     if not bad_ends and b"\0" not in data:
-        rows = _regular_rows(data, width)
-        if rows >= 0 and _escapes_regular(data):
+        values = np.frombuffer(data, dtype=np.uint8)
+        rows = _regular_rows(values, width)
+        if rows >= 0 and _escapes_regular(data, values):
             return CopyRows(data, rows, ())
     return _examined(data, width)
 
@@ -55,28 +58,39 @@ def _without_returns(data: bytes) -> tuple[bytes, bool]:
     return data.replace(b"\r\n", b"\n"), True
 
 
-def _regular_rows(data: bytes, width: int) -> int:
+def _regular_rows(values: NDArray[np.uint8], width: int) -> int:
     """How many rows the block has if all have the right width, else -1."""
-    lines = data.count(b"\n")
-    if width <= 1:
-        shaped = b"\t" not in data if width == 1 else data.strip(b"\n") == b""
-        return lines if shaped else -1
-    if data.count(b"\t") != lines * (width - 1):
+    marks = np.flatnonzero(values <= 10)
+    found = values[marks]
+    if found.size and found.min() < 9:  # other control characters stand in the text
+        found = found[found >= 9]
+    if width == 0:
+        return len(found) if len(found) == len(values) and bool((found == 10).all()) else -1
+    if len(found) % width:
         return -1
-    values = np.frombuffer(data, dtype=np.uint8)
-    low = np.flatnonzero(values <= 10)
-    if len(low) != lines * width:  # other control characters stand in the text
-        low = low[values[low] >= 9]
-    ends = values[low[width - 1 :: width]]
-    return lines if len(ends) == lines and bool((ends == 10).all()) else -1
+    rows = found.reshape(-1, width)
+    shaped = bool((rows[:, -1] == 10).all()) and bool((rows[:, :-1] == 9).all())
+    return len(rows) if shaped else -1
 
 
-def _escapes_regular(data: bytes) -> bool:
+def _escapes_regular(data: bytes, values: NDArray[np.uint8]) -> bool:
     """Whether every backslash begins an escape that the server writes."""
-    total = data.count(b"\\")
-    if total == 0 or data.count(b"\\N") == total:
+    slashes = np.flatnonzero(values == 92)
+    if not slashes.size:
         return True
-    return _STRANGE_ESCAPE.search(data.replace(b"\\\\", b"\\b")) is None
+    if (np.diff(slashes) == 1).any():
+        return _STRANGE_ESCAPE.search(data.replace(b"\\\\", b"\\b")) is None
+    return bool(_LEGAL[values[slashes + 1]].all())
+
+
+def may_hold(values: NDArray[np.uint8], pair: bytes) -> bool:
+    """Whether two bytes may stand next to each other somewhere; looks at all pairs, two bytes at a time."""
+    wanted = int.from_bytes(pair, "little")
+    for start in (0, 1):
+        length = (len(values) - start) // 2 * 2
+        if (values[start : start + length].view("<u2") == wanted).any():
+            return True
+    return False
 
 
 def _examined(data: bytes, width: int) -> CopyRows:

@@ -8,7 +8,7 @@ from dataclasses import dataclass, field
 
 import numpy as np
 
-from sospes.formats.script.copy_rows import OddRow, split_copy
+from sospes.formats.script.copy_rows import OddRow, may_hold, split_copy
 from sospes.formats.script.lexis import Lexis
 from sospes.formats.script.value_rows import Irregular, ValueRows, continuation, split_slowly, split_values
 from sospes.formats.script.window import Window
@@ -128,7 +128,12 @@ def read_copy(window: Window, run: DataRun) -> Iterator[Event]:
 def _copy_end(window: Window) -> tuple[int, int]:
     """Where the rows end and where the next statement may begin; (-1, -1) if the window holds no closing mark."""
     data, start = window.data, window.position
-    found = start if data.startswith(b"\\.", start) else data.find(b"\n\\.", start) + 1
+    if not data.startswith(b"\\.", start):
+        if not may_hold(np.frombuffer(data, dtype=np.uint8, offset=start), b"\\."):
+            return -1, -1
+        found = data.find(b"\n\\.", start) + 1
+    else:
+        found = start
     while found > 0 or data.startswith(b"\\.", start):
         rest = data[found + 2 : found + 4]
         if rest.startswith(b"\n"):
@@ -151,6 +156,9 @@ def _copy_block(window: Window, run: DataRun, end: int) -> Iterator[Event]:
     if not run.wanted or not data:
         window.advance(end)
         return False
+    if run.width < 0:  # rows without a column list, of a table without a definition
+        first = data[: data.find(b"\n")].rstrip(b"\r")
+        run.width = first.count(b"\t") + 1 if first else 0
     split = split_copy(data, run.width, run.crlf)
     lost = _banner_in(data, split.odd[0].start) if split.odd else -1
     if lost >= 0:

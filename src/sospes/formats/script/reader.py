@@ -22,6 +22,7 @@ LONGEST_STATEMENT = 16 << 20
 """A definition longer than this, in bytes, is taken for one whose end was lost."""
 
 _SPACE = re.compile(rb"[\s;]*+")
+_CONTROL = re.compile(rb"[\x00-\x08\x0b\x0e-\x1f]")
 _LINE = re.compile(rb"[^\n]*+\n")
 _RESUME = re.compile(
     rb"\n(?=--\n-- |COPY |CREATE |ALTER |INSERT INTO |SET |SELECT pg_catalog|DROP |LOCK TABLES|/\*M?![0-9])"
@@ -55,6 +56,13 @@ class ScriptReader:
 
     def events(self) -> Iterator[Event]:
         """Everything in stored order. Damage is yielded as findings, never raised."""
+        cut = False
+        for event in self._all_events():
+            cut = cut or (isinstance(event, Finding) and event.code in {"truncated", "container-damaged"})
+            if not (cut and isinstance(event, Finding) and event.code == "closing-line-missing"):
+                yield event
+
+    def _all_events(self) -> Iterator[Event]:
         window = Window(self._blocks)
         while True:
             yield from self._between(window)
@@ -265,7 +273,7 @@ class ScriptReader:
                 place,
             )
         if entry.kind != "unknown":
-            return None
+            return self._broken_text(entry, text, place)
         if _FOREIGN_TEXT.match(entry.definition):
             return self._foreign_text(text, place)
         if self.settings.newer_than_known:
@@ -280,6 +288,24 @@ class ScriptReader:
             f"no statement begins like this: {text}",
             "a byte in it is damaged, or it is not part of the backup; compare with another copy",
             place,
+        )
+
+    def _broken_text(self, entry: Entry, text: str, place: Place) -> Finding | None:
+        """Bytes in a definition that no definition holds: zeros, control characters, no text at all."""
+        strange = _CONTROL.search(entry.definition)
+        if strange is None:
+            try:
+                entry.definition.decode(self.settings.codec)
+                return None
+            except UnicodeDecodeError as error:
+                at, raw = error.start, entry.definition[error.start : error.end]
+        else:
+            at, raw = strange.start(), strange[0]
+        return fault(
+            "definition-damaged",
+            f"the bytes {raw.hex()} can't stand in a definition: {text}",
+            "a byte in it is damaged; compare with another copy",
+            replace(place, plain_from=entry.plain_from + at, plain_to=entry.plain_from + at + len(raw)),
         )
 
     def _default_row(self, window: Window, where: Where, end: int) -> Iterator[Event]:

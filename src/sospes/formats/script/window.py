@@ -4,6 +4,8 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+import numpy as np
+
 from sospes.model.findings import Finding
 from sospes.stream.containers import Block
 
@@ -57,14 +59,22 @@ class Window:
 
     def advance(self, position: int) -> None:
         """Move reading forward to `position` in the window."""
-        self.line += self.data.count(b"\n", self.position, position)
+        self.line += count_lines(self.data, self.position, position)
         self.position = position
 
     def line_at(self, position: int) -> int:
         """The line of the byte at `position` in the window, counted from 1."""
-        return self.line + self.data.count(b"\n", self.position, position)
+        return self.line + count_lines(self.data, self.position, position)
 
     def taken_findings(self) -> list[Finding]:
         """What was found about the containers since the last call."""
         taken, self._findings = self._findings, []
         return taken
+
+
+def count_lines(data: bytes, start: int, end: int) -> int:
+    """The line feeds in a range; for more than a few bytes NumPy counts them faster than `bytes` does."""
+    if end - start < 4096:
+        return data.count(b"\n", start, end)
+    values = np.frombuffer(data, dtype=np.uint8, count=end - start, offset=start)
+    return int(np.count_nonzero(values == 10))

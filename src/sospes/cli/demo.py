@@ -1,0 +1,155 @@
+"""`sospes demo`: the full example, on made-up backups that ship with the program."""
+
+from __future__ import annotations
+
+import argparse
+import contextlib
+import io
+import json
+import shutil
+import sys
+import time
+from collections.abc import Iterator
+from dataclasses import dataclass
+from importlib import resources
+from pathlib import Path
+
+from sospes import __version__
+from sospes.cli import common
+
+EXAMPLE = "sospes demo"
+_MOST_FOLDERS = 1000
+
+
+@dataclass(frozen=True, slots=True)
+class Step:
+    """One command of the demo: what it is for, its words, the exit code to expect, and what it showed."""
+
+    purpose: str
+    words: tuple[str, ...]
+    expected: int
+    showed: str
+
+
+STEPS = (
+    Step(
+        "Last night's backup lies there. What is it?",
+        ("inspect", "night.sql.gz"),
+        0,
+        "Only the header was read: engine, versions, times. Whether the file is whole it can't know yet.",
+    ),
+    Step(
+        "Is it intact?",
+        ("verify", "night.sql.gz"),
+        0,
+        "Every byte was read: checksums, statements, each row's shape, the closing line. It is intact.",
+    ),
+    Step(
+        "The copy on the other disk ended early. Does it show?",
+        ("verify", "night-cut.sql.gz"),
+        1,
+        "The file was cut off. The report says in which row of which table, and what could still be read.",
+    ),
+    Step(
+        "A third copy was damaged: single bits are flipped in it.",
+        ("verify", "night-flipped.sql"),
+        1,
+        "Two rows have lost their shape, and both are named. The other tables are not touched.",
+    ),
+    Step(
+        "Does the good one restore?",
+        ("rehearse", "night.sql.gz"),
+        0,
+        "All rows went into a side copy, all keys held, and the copy was dropped. What an embedded copy can't try is listed.",
+    ),
+    Step(
+        "One table is needed back, and nothing else.",
+        ("extract", "night.sql.gz", "rescue.crew", "rescue.station", "--out", "crew.sql"),
+        0,
+        "crew.sql holds two tables with their keys, in an order that loads on the original engine.",
+    ),
+    Step(
+        "Somebody made mistakes on live this morning. Which?",
+        ("compare", "night.sql.gz", "live-morning.sql.gz", "--limit", "5"),
+        1,
+        "Three causes behind 688 differing rows: a column set everywhere, a range of keys gone, empty text turned into NULL.",
+    ),
+    Step(
+        "The kit checks were noted as a CSV file. Do they agree with the backup?",
+        ("compare", "night.sql.gz", "kit_check-expected.csv", "--table", "rescue.kit_check"),
+        0,
+        "Every row of the backup agrees with what was expected.",
+    ),
+)
+
+
+def configure(parser: argparse.ArgumentParser) -> None:
+    """The demo takes no options of its own."""
+
+
+def run(args: argparse.Namespace) -> int:
+    """Run every step in a new folder, and say what each showed."""
+    begin = time.perf_counter()
+    folder = _new_folder(args.work_folder or Path())
+    with resources.as_file(resources.files("sospes") / "demo") as shipped:
+        for source in sorted(shipped.iterdir()):
+            shutil.copyfile(source, folder / source.name)
+    results = [_step(step, number, folder, args) for number, step in enumerate(STEPS, 1)]
+    good = all(result["exit_code"] == step.expected for result, step in zip(results, STEPS, strict=True))
+    if args.json:
+        _print_document(good, results, folder, time.perf_counter() - begin)
+    else:
+        printer = common.printer(args)
+        printer.line()
+        took = f"{time.perf_counter() - begin:.1f} s"
+        printer.line(f"The demo {'showed all it should' if good else 'FAILED'}, in {took}. Its files are in {folder}")
+    return 0 if good else 1
+
+
+def _new_folder(where: Path) -> Path:
+    for number in range(1, _MOST_FOLDERS):
+        folder = where / ("sospes-demo" if number == 1 else f"sospes-demo-{number}")
+        with contextlib.suppress(FileExistsError):
+            folder.mkdir()
+            return folder
+    raise FileExistsError(17, "too many demo folders", str(where))
+
+
+def _step(step: Step, number: int, folder: Path, args: argparse.Namespace) -> dict[str, object]:
+    from sospes.cli.main import main
+
+    words = [_placed(word, folder) for word in step.words]
+    if args.json:
+        with _captured() as captured:
+            code = main([*words, "--json", "--quiet"])
+        document = json.loads(captured.getvalue())
+        return {"command": " ".join(step.words), "exit_code": code, "verdict": document["verdict"], "showed": step.showed}
+    printer = common.printer(args)
+    printer.line()
+    printer.line(f"{number}. {step.purpose}", style="bold")
+    printer.line(f"$ sospes {' '.join(words)}", style="cyan")
+    code = main([*words, *(["--quiet"] if args.quiet else [])])
+    printer.line(f"-> exit code {code}. {step.showed}", style="italic")
+    return {"exit_code": code}
+
+
+def _placed(word: str, folder: Path) -> str:
+    """File names stand for files in the demo's folder."""
+    return str(folder / word) if word.endswith((".gz", ".sql", ".csv")) else word
+
+
+@contextlib.contextmanager
+def _captured() -> Iterator[io.StringIO]:
+    text = io.StringIO()
+    with contextlib.redirect_stdout(text):
+        yield text
+
+
+def _print_document(good: bool, results: list[dict[str, object]], folder: Path, seconds: float) -> None:
+    document = {
+        "sospes": __version__, "command": "demo", "verdict": "sound" if good else "unsound", "rung": None,
+        "seconds": round(seconds, 4), "backups": [], "findings": [], "evidence": [],
+        "result": {"folder": str(folder), "steps": results},
+    }  # fmt: skip
+    json.dump(document, sys.stdout, indent=2, ensure_ascii=False)
+    sys.stdout.write("\n")
