@@ -6,17 +6,18 @@ import argparse
 import re
 import sys
 import time
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from pathlib import Path
 from typing import TYPE_CHECKING, Any
 
-from sospes.model.errors import NotFound, UsageError
+from sospes.model.errors import CannotCheck, NotFound, UsageError
 
 if TYPE_CHECKING:
     from sospes.formats.opening import Opening
     from sospes.report.printer import Printer
     from sospes.report.progress import ProgressBar
-    from sospes.work.outcome import Outcome
+    from sospes.work.describe import Looking
+    from sospes.work.outcome import Description, Outcome
 
 _SETTINGS = {"work_folder": Path, "hide_values": bool, "quiet": bool}
 _NUMBERED = re.compile(r"^(.*?)(\d+)$|^(.*\.[a-z]*?)([a-z]{2})$")
@@ -107,7 +108,7 @@ def opening(args: argparse.Namespace) -> Opening:
     """How backups are opened for these arguments."""
     from sospes.formats.opening import Opening
 
-    return Opening(work_folder=args.work_folder, stdin=sys.stdin.buffer)
+    return Opening(work_folder=args.work_folder, stdin=getattr(sys.stdin, "buffer", None))
 
 
 def grouped(paths: Sequence[Path], pieces: Sequence[Path]) -> list[list[Path]]:
@@ -165,6 +166,31 @@ def progress(args: argparse.Namespace, what: str, paths: Sequence[Path]) -> Prog
 
     total = sum(path.stat().st_size for path in paths if path.is_file()) or None
     return ProgressBar(sys.stderr, what, total, args.quiet)
+
+
+def describe_each(
+    args: argparse.Namespace,
+    job: Callable[[Sequence[Path], Looking], Outcome[Description]],
+    tell: Callable[[Printer, Outcome[Description]], None],
+) -> int:
+    """Do one job on each backup in turn; one that can't be read does not keep the others from it."""
+    from sospes.work.describe import Looking, not_carried_out
+
+    begin = time.perf_counter()
+    outcomes = []
+    groups = grouped(args.backups, args.pieces)
+    for paths in groups:
+        with progress(args, args.command, paths) as bar:
+            try:
+                outcome = job(paths, Looking(opening=opening(args), progress=bar))
+            except CannotCheck as error:
+                if len(groups) == 1:
+                    raise
+                outcome = not_carried_out(str(paths[0]), error)
+        outcomes.append(outcome)
+        if not args.json:
+            tell(printer(args), outcome)
+    return finish(args, outcomes, begin)
 
 
 def finish(args: argparse.Namespace, outcomes: Sequence[Outcome[Any]], begin: float) -> int:

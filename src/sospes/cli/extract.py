@@ -41,7 +41,7 @@ def run(args: argparse.Namespace) -> int:
             tables=args.tables,
             form="side copy" if args.into else args.form,
             out=args.into or args.out,
-            stream=sys.stdout.buffer,
+            stream=None if args.into or args.out else sys.stdout.buffer,
             overwrite=args.overwrite,
             with_drop=args.with_drop,
             new_name=args.new_name,

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import argparse
-import time
 from pathlib import Path
 
 from sospes.cli import common
@@ -27,14 +26,10 @@ def configure(parser: argparse.ArgumentParser) -> None:
 def run(args: argparse.Namespace) -> int:
     """Look at each backup in turn and say what it is."""
     from sospes.report.describe import tell_inspect
-    from sospes.work.describe import Looking, inspect
+    from sospes.work.describe import inspect
 
-    begin = time.perf_counter()
-    outcomes = []
-    for paths in common.grouped(args.backups, args.pieces):
-        with common.progress(args, "reading", paths) as progress:
-            outcome = inspect(paths, Looking(opening=common.opening(args), progress=progress), args.contents)
-        outcomes.append(outcome)
-        if not args.json:
-            tell_inspect(common.printer(args), outcome, args.contents)
-    return common.finish(args, outcomes, begin)
+    return common.describe_each(
+        args,
+        lambda paths, looking: inspect(paths, looking, args.contents),
+        lambda printer, outcome: tell_inspect(printer, outcome, args.contents),
+    )

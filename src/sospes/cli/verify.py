@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import argparse
-import time
 from pathlib import Path
 
 from sospes.cli import common
@@ -22,14 +21,6 @@ def configure(parser: argparse.ArgumentParser) -> None:
 def run(args: argparse.Namespace) -> int:
     """Verify each backup in turn."""
     from sospes.report.describe import tell_verify
-    from sospes.work.describe import Looking, verify
+    from sospes.work.describe import verify
 
-    begin = time.perf_counter()
-    outcomes = []
-    for paths in common.grouped(args.backups, args.pieces):
-        with common.progress(args, "verifying", paths) as progress:
-            outcome = verify(paths, Looking(opening=common.opening(args), progress=progress))
-        outcomes.append(outcome)
-        if not args.json:
-            tell_verify(common.printer(args), outcome)
-    return common.finish(args, outcomes, begin)
+    return common.describe_each(args, verify, tell_verify)

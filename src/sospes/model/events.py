@@ -51,7 +51,8 @@ class Batch:
 
     For COPY text `data` is whole lines and `starts`/`ends` are None: cells are found when asked for.
     For literals they are arrays of shape (rows, columns), offsets into `data`. For records,
-    `records` holds the values as the engine gave them.
+    `records` holds the values as the engine gave them. `skipped` are the places, counted from 0 and in
+    order, of misshapen rows that were taken out of the block.
     """
 
     notation: Notation
@@ -66,6 +67,15 @@ class Batch:
     starts: NDArray[np.int64] | None = None
     ends: NDArray[np.int64] | None = None
     records: tuple[tuple[object, ...], ...] = ()
+    skipped: tuple[int, ...] = ()
+
+    def number_of(self, row: int) -> int:
+        """The number in its table, from 1, of the row with index `row` in this batch."""
+        for odd in self.skipped:
+            if odd > row:
+                break
+            row += 1
+        return self.first_row + row
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -17,7 +17,8 @@ _FORMATS = {"sql-script": "SQL script", "sqlite-file": "SQLite database file"}
 def tell_inspect(printer: Printer, outcome: Outcome[Description], contents: bool) -> None:
     """The header; with `contents` all tables and objects."""
     found = outcome.result
-    printer.verdict(outcome.verdict, outcome.name, _what(found))
+    word = "identified" if outcome.verdict is Verdict.SOUND else ""
+    printer.verdict(outcome.verdict, outcome.name, _what(found), word)
     printer.findings(outcome.findings)
     if not printer.quiet and found.format is not None:
         printer.facts(_facts(found))

@@ -36,10 +36,10 @@ class Printer:
         """One line of text, which may be wrapped."""
         self.console.print(Text(text, style=style))
 
-    def verdict(self, verdict: Verdict, name: str, summary: str) -> None:
-        """The first line of any report."""
+    def verdict(self, verdict: Verdict, name: str, summary: str, word: str = "") -> None:
+        """The first line of any report; `word` stands in for a verdict that would promise too much."""
         line = Text()
-        line.append(verdict.word.upper(), style=_VERDICT_STYLES[verdict])
+        line.append((word or verdict.word).upper(), style="bold" if word else _VERDICT_STYLES[verdict])
         line.append(f"  {shown(name)}", style="bold")
         if summary:
             line.append(f"  {shown(summary)}")

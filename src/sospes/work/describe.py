@@ -13,8 +13,9 @@ from sospes.formats.script.header import HeaderNotes
 from sospes.formats.script.lexis import Lexis
 from sospes.formats.script.reader import ScriptReader
 from sospes.model.entries import Engine
+from sospes.model.errors import CannotCheck
 from sospes.model.events import Batch, Event, Header, Notation, RowsBegin
-from sospes.model.findings import Finding, note, verdict_of
+from sospes.model.findings import Finding, doubt, fault, note, verdict_of
 from sospes.model.verdict import Rung, Verdict
 from sospes.stream.containers import Block
 from sospes.work.outcome import Description, Outcome
@@ -80,6 +81,12 @@ def verify(paths: Sequence[Path], looking: Looking) -> Outcome[Description]:
         result=description,
         seconds=time.perf_counter() - begin,
     )
+
+
+def not_carried_out(name: str, error: CannotCheck) -> Outcome[Description]:
+    """The outcome for a backup that can't be read, when others are looked at in the same run."""
+    finding = doubt("not-carried-out", error.problem, error.hint).at(file=name)
+    return Outcome(name=name, findings=(finding,), evidence=(), result=Description(name=name))
 
 
 def followed(events: Iterable[Event], opened: Opened, progress: Progress | None) -> Iterator[Event]:
@@ -168,6 +175,14 @@ def _header_only(opened: Opened) -> tuple[Description, tuple[Finding, ...]]:
     opened.text.containers = list(opened.head.containers)
     opened.text.characters = opened.head.characters
     header = replace(reader.header, complete=_complete_by_tail(opened, reader.notes))
+    if header.complete is False:
+        findings.append(
+            fault(
+                "closing-line-missing",
+                "the closing line is missing, though the head of the script promises one",
+                "the backup was cut off or its program failed: take it again",
+            ).at(file=opened.name)
+        )
     return _description(opened, header), tuple(findings)
 
 

@@ -316,7 +316,7 @@ class _RowsWriter:
         rows = list(held_rows(batch, holds, lambda row, column, cell: bad.append(row)))
         if bad:
             raise UsageError(
-                f"{table.label}: row {batch.first_row + bad[0]:,} holds a value that its column can't have",
+                f"{table.label}: row {batch.number_of(bad[0]):,} holds a value that its column can't have",
                 "take the table out as SQL, which copies rows as they stand, or verify the backup first",
             )
         names = [column.name for column in self._columns]

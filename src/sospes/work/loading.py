@@ -64,7 +64,7 @@ class Loader:
             yield from self._batch(event)
 
     def _entry(self, entry: Entry) -> None:
-        if entry.kind == "table" and not entry.name.name.startswith("sqlite_"):
+        if entry.kind == "table":
             self.selection.see([entry.name])
             self._definitions[entry.name] = entry
         elif entry.kind == "attach" and entry.about:
@@ -140,7 +140,7 @@ class Loader:
         if self._bad_cells > MOST_BAD_CELLS:
             return
         table = self._begin.table
-        number = batch.first_row + row
+        number = batch.number_of(row)
         said = f"{cell[:40]!r} is no value of column {column.name}, {column.type}" if cell else "a value is out of range"
         yield fault(
             "value-unreadable",

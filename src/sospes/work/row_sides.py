@@ -125,7 +125,7 @@ class BackupRows:
         return open_backup([self.path], replace(self.opening, wants=wants))
 
     def _take(self, entry: Entry, entries: dict[Name, Entry]) -> None:
-        if entry.kind == "table" and not entry.name.name.startswith("sqlite_"):
+        if entry.kind == "table":
             entries[entry.name] = entry
             columns = tuple(column for column in entry.columns if not column.generated)
             self.tables[entry.name] = RowTable(name=entry.name, columns=columns)
@@ -156,7 +156,7 @@ class BackupRows:
         bad: list[tuple[int, int, bytes]] = []
         rows = list(held_rows(batch, holds, lambda row, column, cell: bad.append((row, column, cell))))
         for row, column, _ in bad:
-            number = batch.first_row + row
+            number = batch.number_of(row)
             found = fault(
                 "value-unreadable",
                 f"{begin.table.label}, row {number:,}: column {names[column]} holds no value of its type",

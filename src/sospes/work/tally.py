@@ -51,6 +51,7 @@ class Tally:
         self._outside: list[Finding] = []
         self._attachments: list[tuple[Entry, Constraint]] = []
         self._mentions: list[Entry] = []
+        self._partitions: set[Name] = set()
         self._engine: Engine | None = None
 
     def take(self, event: Event) -> None:
@@ -74,7 +75,7 @@ class Tally:
         return self.tables.setdefault(name, TableTally(name))
 
     def _entry(self, entry: Entry) -> None:
-        if entry.kind == "table" and not entry.name.name.startswith("sqlite_"):
+        if entry.kind == "table":
             table = self._table(entry.name)
             table.columns = entry.columns
             table.partitioned = "partitioned" in entry.options
@@ -86,6 +87,8 @@ class Tally:
             self._mentions.append(replace(entry, definition=b""))
         if entry.kind == "lock":
             self.locked = True
+        if entry.kind == "attach" and entry.about is not None:
+            self._partitions.add(entry.about)
         if entry.kind in _STAND_IN_FOR and entry.name in self.tables and not self.tables[entry.name].runs:
             del self.tables[entry.name]
         if entry.kind in OBJECT_KINDS:
@@ -141,8 +144,8 @@ class Tally:
         if not self.has_rows:
             return "schema-only"
         missing = copied and any(
-            not table.runs and not table.partitioned and table.columns is not None
-            for table in self.tables.values()
+            not table.runs and not table.partitioned and table.columns is not None and name not in self._partitions
+            for name, table in self.tables.items()
         )
         return "partial" if missing or self._outside else "full"
 

@@ -167,6 +167,8 @@ def _copy_block(window: Window, run: DataRun, end: int) -> Iterator[Event]:
         end = start + lost
     first_row = run.next_row
     yield from _odd_findings(run, split.odd, plain_from, line, data)
+    block = _Block(data, first_row, plain_from, line)
+    yield from _encoding_faults(run, block, {row.row for row in split.odd})
     run.rows += split.rows
     run.damaged += len(split.odd)
     window.advance(end)
@@ -174,8 +176,8 @@ def _copy_block(window: Window, run: DataRun, end: int) -> Iterator[Event]:
         batch = Batch(
             notation=Notation.COPY, data=split.data, rows=split.rows, width=run.width, encoding=run.encoding,
             first_row=first_row, plain_from=plain_from, plain_to=plain_from + len(data), line=line,
+            skipped=tuple(row.row for row in split.odd),
         )  # fmt: skip
-        yield from _encoding_faults(run, batch)
         yield batch
     if lost >= 0:
         yield from run.row_fault(
@@ -248,28 +250,39 @@ def _copy_truncated(window: Window, run: DataRun) -> Iterator[Finding]:
     )
 
 
-def _encoding_faults(run: DataRun, batch: Batch) -> Iterator[Finding]:
-    """Text that is not valid in the script's character set, row by row."""
-    if batch.data.isascii():
+@dataclass(frozen=True, slots=True)
+class _Block:
+    """Whole lines of COPY text and where they stand."""
+
+    data: bytes
+    first_row: int
+    plain_from: int
+    line: int
+
+
+def _encoding_faults(run: DataRun, block: _Block, odd: set[int]) -> Iterator[Finding]:
+    """Text that is not valid in the script's character set, row by row; rows in `odd` are told of already."""
+    if block.data.isascii():
         return
     try:
-        batch.data.decode(run.encoding)
+        block.data.decode(run.encoding)
         return
     except UnicodeDecodeError:
         pass
     position = 0
-    for index, row in enumerate(batch.data.split(b"\n")):
+    for index, row in enumerate(block.data.split(b"\n")):
         try:
             row.decode(run.encoding)
         except UnicodeDecodeError as error:
-            number = batch.first_row + index
+            number = block.first_row + index
             place = Place(
-                plain_from=batch.plain_from + position + error.start,
-                plain_to=batch.plain_from + position + error.end,
-                line=batch.line + index,
+                plain_from=block.plain_from + position + error.start,
+                plain_to=block.plain_from + position + error.end,
+                line=block.line + index,
             )
             message = f"bytes that are no {run.encoding.upper()} text: {row[error.start : error.end].hex()}"
-            yield from run.row_fault("encoding-broken", (number, number), message, place)
+            if index not in odd:
+                yield from run.row_fault("encoding-broken", (number, number), message, place)
         position += len(row) + 1
 
 
@@ -385,6 +398,7 @@ def _value_batch(run: DataRun, block: bytes, split: ValueRows, plain_from: int, 
     batch = Batch(
         notation=run.notation, data=block, rows=kept, width=run.width, encoding=run.encoding, first_row=first_row,
         plain_from=plain_from, plain_to=plain_from + len(block), line=line, starts=starts, ends=ends,
+        skipped=tuple(np.flatnonzero(~shaped).tolist()),
     )  # fmt: skip
     yield from _cell_encoding_faults(run, batch)
     yield batch
@@ -431,7 +445,7 @@ def _cell_encoding_faults(run: DataRun, batch: Batch) -> Iterator[Finding]:
                     plain_from=batch.plain_from + start, plain_to=batch.plain_from + start + error.end - error.start,
                     line=batch.line + batch.data.count(b"\n", 0, start),
                 )  # fmt: skip
-                number = batch.first_row + row
+                number = batch.number_of(row)
                 message = (
                     f"bytes that are no {run.encoding.upper()} text: {cell[error.start : error.end].hex()}"
                 )

@@ -45,11 +45,13 @@ class HeaderNotes:
     closing_from: int = -1
     closing_tail: bool = False
 
-    def comment(self, line: str, offset: int) -> str | None:
+    def comment(self, line: str, offset: int, ended: bool = True) -> str | None:
         """Take in one comment line outside of all data; a TOC comment's type comes back.
 
-        `offset` is where it starts, in bytes of plain text.
+        `offset` is where it starts, in bytes of plain text; `ended` says that its line end is there.
         """
+        if not ended and line.rstrip() == "-- Dump completed":
+            return None  # the time may be cut off
         if line.strip() == "--":
             self.closing_tail = self.closing_tail or (self.closings > 0 and offset > self.closing_from)
             return None

@@ -107,8 +107,9 @@ class ScriptReader:
 
     def _comment(self, window: Window) -> None:
         offset = window.offset
-        line = self._take_line(window).decode("utf-8", "replace").rstrip("\r\n")
-        kind = self.notes.comment(line, offset)
+        raw = self._take_line(window)
+        line = raw.decode("utf-8", "replace").rstrip("\r\n")
+        kind = self.notes.comment(line, offset, raw.endswith(b"\n"))
         if kind is not None:
             self._pending_entry = (kind, offset)
         self.settings.after_comment(line)

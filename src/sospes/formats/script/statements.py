@@ -219,6 +219,8 @@ class Classifier:
     def _table(self, kind: str) -> Entry:
         phrase = self._phrase
         name = self._name()
+        if self._lexis.engine is Engine.SQLITE and name.name.lower().startswith("sqlite_"):
+            return self._entry("engine table", name)
         first, last = phrase.group()
         after = phrase.position
         columns, constraints = read_table_body(phrase, first, last, name)

@@ -112,7 +112,7 @@ class SqliteReader:
         ).fetchall():
             entry = _entry(_KINDS[kind], name, text)
             yield entry
-            if entry.kind == "table" and not name.startswith("sqlite_"):
+            if entry.kind == "table":
                 tables.append(entry)
         for entry in tables:
             yield from self._table(connection, entry)

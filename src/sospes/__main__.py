@@ -1,0 +1,5 @@
+"""`python -m sospes`."""
+
+from sospes.cli.main import entry
+
+entry()

@@ -1,0 +1,90 @@
+"""Shared by all tests: running the program, real dumps, servers."""
+
+from __future__ import annotations
+
+import contextlib
+import io
+import json
+import os
+import shutil
+from collections.abc import Iterator
+from dataclasses import dataclass
+from pathlib import Path
+from typing import Any
+
+import jsonschema
+import pytest
+
+from sospes.cli.main import main
+from tests.servers import MariadbServer, PostgresServer, postgres_folders
+
+DUMPS = Path(__file__).parent / "dumps"
+INPUTS = Path(__file__).parent / "inputs"
+SCHEMA = json.loads((Path(__file__).parent.parent / "src/sospes/report/schema.json").read_text())
+VALIDATOR = jsonschema.Draft202012Validator(SCHEMA)
+
+
+@dataclass(frozen=True)
+class Run:
+    """What a run of the program gave back."""
+
+    code: int
+    out: str
+    err: str
+
+    @property
+    def document(self) -> dict[str, Any]:
+        """The JSON document, held against the schema that ships with the package."""
+        document: dict[str, Any] = json.loads(self.out)
+        VALIDATOR.validate(document)
+        return document
+
+    @property
+    def codes(self) -> list[str]:
+        """The codes of all findings that are more than notes."""
+        return [found["code"] for found in self.document["findings"] if found["severity"] != "note"]
+
+
+def sospes(*words: str | Path) -> Run:
+    """Run the program in this process."""
+    out, err = io.StringIO(), io.StringIO()
+    with contextlib.redirect_stdout(out), contextlib.redirect_stderr(err):
+        try:
+            code = main([str(word) for word in words])
+        except SystemExit as stopped:
+            code = int(stopped.code or 0)
+    assert "Traceback" not in err.getvalue()
+    return Run(code, out.getvalue(), err.getvalue())
+
+
+def verdict_of(*words: str | Path) -> tuple[str, int]:
+    """The verdict and the exit code of a run."""
+    run = sospes(*words, "--json")
+    return run.document["verdict"], run.code
+
+
+def _servers_or_skip(reason: str) -> None:
+    if os.environ.get("SOSPES_SERVERS_REQUIRED"):
+        pytest.fail(f"servers are required here: {reason}")
+    pytest.skip(reason)
+
+
+@pytest.fixture(scope="session")
+def postgres() -> Iterator[PostgresServer]:
+    """A PostgreSQL server with the awkward database `harbour` in it."""
+    if not postgres_folders():
+        _servers_or_skip("no PostgreSQL server binaries on this machine")
+    with PostgresServer() as server:
+        server.run_sql("postgres", "CREATE DATABASE harbour")
+        server.run_sql("harbour", (INPUTS / "nasty_postgresql.sql").read_text())
+        yield server
+
+
+@pytest.fixture(scope="session")
+def mariadb() -> Iterator[MariadbServer]:
+    """A MariaDB server with the awkward databases `harbour` and `archive` in it."""
+    if not shutil.which("mariadbd"):
+        _servers_or_skip("no MariaDB server binaries on this machine")
+    with MariadbServer() as server:
+        server.run_sql("", (INPUTS / "nasty_mariadb.sql").read_text())
+        yield server
