@@ -75,7 +75,7 @@ def copy_table(name: str, columns: Sequence[tuple[str, str]], rows: Sequence[Seq
     lines = "".join("\t".join(row) + "\n" for row in rows)
     text = f"CREATE TABLE {name} (\n    {defined}\n);\n\n\nCOPY {name} ({listed}) FROM stdin;\n{lines}\\.\n\n\n"
     if key:
-        constraint = name.split(".")[-1] + "_pkey"
+        constraint = name.rsplit(".", maxsplit=1)[-1] + "_pkey"
         text += f"ALTER TABLE ONLY {name}\n    ADD CONSTRAINT {constraint} PRIMARY KEY ({key});\n\n\n"
     return text.encode()
 
@@ -84,5 +84,10 @@ def tides(rows: Sequence[Sequence[str]] | None = None) -> bytes:
     """A small sound script with one table, 40 rows unless others are given."""
     if rows is None:
         rows = [[str(n), f"2026-01-{1 + n % 28:02} 00:00:00+00", f"{n}.50", f"gauge {n}"] for n in range(1, 41)]
-    columns = [("id", "integer NOT NULL"), ("taken_at", "timestamp with time zone"), ("height", "numeric"), ("note", "text")]
+    columns = [
+        ("id", "integer NOT NULL"),
+        ("taken_at", "timestamp with time zone"),
+        ("height", "numeric"),
+        ("note", "text"),
+    ]
     return postgresql(copy_table("public.tide", columns, rows, "id"))

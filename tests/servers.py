@@ -30,11 +30,16 @@ def _unprivileged(names: tuple[str, ...]) -> str | None:
     return next((name for name in names if name in known), "nobody")
 
 
-def _run(
-    command: list[str], user: str | None, text: bytes | None = None, *, check: bool = True
-) -> bytes:
+def _run(command: list[str], user: str | None, text: bytes | None = None, *, check: bool = True) -> bytes:
     done = subprocess.run(
-        command, input=text, capture_output=True, timeout=TIMEOUT, user=user, check=False, cwd="/", env=_environment()
+        command,
+        input=text,
+        capture_output=True,
+        timeout=TIMEOUT,
+        user=user,
+        check=False,
+        cwd="/",
+        env=_environment(),
     )
     if check and done.returncode:
         raise RuntimeError(f"{command[0]} failed: {done.stderr.decode(errors='replace')[-2000:]}")
@@ -85,16 +90,41 @@ class PostgresServer(_Server):
 
     def start(self) -> None:
         data = str(self.folder / "data")
-        initdb = [f"{self.binaries}/initdb", "-D", data, "-U", "postgres", "-A", "trust", "-E", "UTF8", "--locale=C.UTF-8"]
+        initdb = [
+            f"{self.binaries}/initdb",
+            "-D",
+            data,
+            "-U",
+            "postgres",
+            "-A",
+            "trust",
+            "-E",
+            "UTF8",
+            "--locale=C.UTF-8",
+        ]
         _run(initdb, self.user)
         options = f"-k {self.folder} -c listen_addresses= -c fsync=off -c timezone=UTC"
         _run(
-            [f"{self.binaries}/pg_ctl", "-D", data, "-w", "-l", str(self.folder / "log"), "-o", options, "start"],
+            [
+                f"{self.binaries}/pg_ctl",
+                "-D",
+                data,
+                "-w",
+                "-l",
+                str(self.folder / "log"),
+                "-o",
+                options,
+                "start",
+            ],
             self.user,
         )
 
     def stop(self) -> None:
-        _run([f"{self.binaries}/pg_ctl", "-D", str(self.folder / "data"), "-m", "immediate", "stop"], self.user, check=False)
+        _run(
+            [f"{self.binaries}/pg_ctl", "-D", str(self.folder / "data"), "-m", "immediate", "stop"],
+            self.user,
+            check=False,
+        )
 
     def _client(self, program: str, database: str) -> list[str]:
         return [f"{self.binaries}/{program}", "-h", str(self.folder), "-U", "postgres", "-d", database]
@@ -129,12 +159,30 @@ class MariadbServer(_Server):
     def start(self) -> None:
         data = f"--datadir={self.folder}/data"
         _run(
-            ["mariadb-install-db", "--no-defaults", data, "--auth-root-authentication-method=normal", "--skip-test-db"],
+            [
+                "mariadb-install-db",
+                "--no-defaults",
+                data,
+                "--auth-root-authentication-method=normal",
+                "--skip-test-db",
+            ],
             self.user,
         )
-        command = ["mariadbd", "--no-defaults", data, self._socket, "--skip-networking", f"--pid-file={self.folder}/pid"]
+        command = [
+            "mariadbd",
+            "--no-defaults",
+            data,
+            self._socket,
+            "--skip-networking",
+            f"--pid-file={self.folder}/pid",
+        ]
         self._process = subprocess.Popen(
-            command, user=self.user, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL, cwd="/", env=_environment()
+            command,
+            user=self.user,
+            stdout=subprocess.DEVNULL,
+            stderr=subprocess.DEVNULL,
+            cwd="/",
+            env=_environment(),
         )
         for _ in range(300):
             if (self.folder / "s").exists():
@@ -150,7 +198,15 @@ class MariadbServer(_Server):
     def run_sql(self, database: str, sql: str | bytes) -> bytes:
         """Feed a script to the server's client."""
         text = sql.encode() if isinstance(sql, str) else sql
-        command = ["mariadb", "--no-defaults", self._socket, "-uroot", "--default-character-set=utf8mb4", "-N", "-B"]
+        command = [
+            "mariadb",
+            "--no-defaults",
+            self._socket,
+            "-uroot",
+            "--default-character-set=utf8mb4",
+            "-N",
+            "-B",
+        ]
         return _run([*command, *([database] if database else [])], None, text)
 
     def dump(self, *options: str) -> bytes:

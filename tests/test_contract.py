@@ -25,7 +25,12 @@ PAGE = b"<!DOCTYPE html><html><head><title>502 Bad Gateway</title></head><body>e
         pytest.param(os.urandom(5000), 3, "unrecognised", id="random"),
         pytest.param(b"Salted__" + os.urandom(900), 3, "encrypted", id="encrypted"),
         pytest.param(POSTGRESQL_HEAD + b"SET a = 1;\n", 1, "closing-line-missing", id="closing-line-missing"),
-        pytest.param(b"CREATE TABLE a (b int);\nINSERT INTO a VALUES (1);\n", 3, "completeness-unknown", id="comments-off"),
+        pytest.param(
+            b"CREATE TABLE a (b int);\nINSERT INTO a VALUES (1);\n",
+            3,
+            "completeness-unknown",
+            id="comments-off",
+        ),
         pytest.param(b"CREATE TABLE a (b int);\n" + POSTGRESQL_END, 1, "opening-missing", id="header-missing"),
         pytest.param(gzip.compress(b""), 1, "nothing-inside", id="empty-gzip"),
     ],

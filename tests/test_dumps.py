@@ -35,7 +35,12 @@ def test_postgresql_dumps_hold_what_was_put_in(name: str) -> None:
     assert (document["verdict"], document["rung"]) == ("sound", "intact")
     assert ROWS.items() <= rows_of(document).items()
     found = document["result"]
-    assert (found["engine"], found["kind"], found["encoding"], found["complete"]) == ("postgresql", "full", "UTF8", True)
+    assert (found["engine"], found["kind"], found["encoding"], found["complete"]) == (
+        "postgresql",
+        "full",
+        "UTF8",
+        True,
+    )
     objects = {(item["kind"], item["schema"], item["name"]) for item in found["objects"]}
     assert {("view", "rescue", "busy"), ("index", "rescue", "call_out_began"), ("trigger", None, "call_out_touch"),
             ("function", "rescue", "knots"), ("sequence", "public", "ticket"), ("sequence", "rescue", "station_id_seq"),
@@ -51,7 +56,11 @@ def test_mariadb_dumps_hold_what_was_put_in(name: str) -> None:
         "boat": 3, "empty_table": 0, "kept": 2, "odd `name`; INSERT INTO": 3, "seed": 3, "seed_lot": 300, "station": 3,
     }  # fmt: skip
     found = document["result"]
-    assert (found["engine"], found["databases"], found["written_at"][:10]) == ("mariadb", ["harbour"], "2026-11-23")
+    assert (found["engine"], found["databases"], found["written_at"][:10]) == (
+        "mariadb",
+        ["harbour"],
+        "2026-11-23",
+    )
     kinds = {item["kind"] for item in found["objects"]}
     assert {"view", "trigger", "event", "function", "procedure", "sequence", "index"} <= kinds
 
@@ -81,7 +90,7 @@ def test_all_containers_by_content(tmp_path: Path, packing: str) -> None:
 
     assert (document["verdict"], rows_of(document)) == ("sound", {"public.tide": 40})
     assert document["result"]["bytes_read"] == len(stored)
-    expected = None if packing == "plain" else packing.split("-")[0]
+    expected = None if packing == "plain" else packing.split("-", maxsplit=1)[0]
     assert document["result"]["compression"] == expected
 
 
@@ -102,10 +111,15 @@ def test_standard_input_and_pieces(tmp_path: Path) -> None:
 
 
 def test_one_giant_line_and_other_spellings_of_mysql(tmp_path: Path) -> None:
-    rows = b",".join(b"(%d,'it\\'s (%d), \"x\"; -- y',0x0%d,_binary 'a\\0\\\\b',NULL,-1.5e3)" % (n, n, n % 10) for n in range(30000))
-    table = b"CREATE TABLE `t` (`id` int, `a` text, `b` blob, `c` binary(4), `d` int, `e` double, PRIMARY KEY (`id`));\n"
+    rows = b",".join(
+        b"(%d,'it\\'s (%d), \"x\"; -- y',0x0%d,_binary 'a\\0\\\\b',NULL,-1.5e3)" % (n, n, n % 10) for n in range(30000)
+    )
+    table = (
+        b"CREATE TABLE `t` (`id` int, `a` text, `b` blob, `c` binary(4), `d` int, `e` double, PRIMARY KEY (`id`));\n"
+    )
     body = table + b"INSERT INTO `t` VALUES " + rows + b";\n/*!50001 CREATE TABLE `v` (`n` int) ENGINE=MyISAM */;\n"
-    view = b"/*!50001 CREATE ALGORITHM=UNDEFINED */\n/*!50013 DEFINER=`a`@`b` SQL SECURITY DEFINER */\n/*!50001 VIEW `v` AS select 1 AS `n` */;\n"
+    view = b"/*!50001 CREATE ALGORITHM=UNDEFINED */\n/*!50013 DEFINER=`a`@`b` SQL SECURITY DEFINER */\n"
+    view += b"/*!50001 VIEW `v` AS select 1 AS `n` */;\n"
     (tmp_path / "a.sql").write_bytes(mysql(body + view))
 
     document = sospes("verify", tmp_path / "a.sql", "--json").document
@@ -198,7 +212,8 @@ def test_forms_of_the_same_rows_compare_equal(left: str, right: str) -> None:
 
 def test_side_copy_keeps_names_that_sqlite_would_mix_up(tmp_path: Path) -> None:
     body = b"".join(
-        b'CREATE TABLE public.%s (a integer, "A" integer);\n\nCOPY public.%s (a, "A") FROM stdin;\n1\t2\n\\.\n\n' % (name, name)
+        b'CREATE TABLE public.%s (a integer, "A" integer);\n\nCOPY public.%s (a, "A") FROM stdin;\n1\t2\n\\.\n\n'
+        % (name, name)
         for name in (b"boat", b'"Boat"', b'"sqlite_boat"', b'"sospes_tables"')
     )
     (tmp_path / "a.sql").write_bytes(postgresql(body))

@@ -12,7 +12,7 @@ from pathlib import Path
 
 sys.path.insert(0, str(Path(__file__).parent.parent))
 
-from tests.servers import PostgresServer  # noqa: E402
+from tests.servers import PostgresServer
 
 FOLDER = Path(__file__).parent.parent / "src" / "sospes" / "demo"
 MISTAKES = """

@@ -37,9 +37,7 @@ def add_common(parser: argparse.ArgumentParser) -> None:
         metavar="FOLDER",
         help="where side copies and temporary data go (default: the system's temporary folder)",
     )
-    group.add_argument(
-        "-vv", dest="trace", action="store_true", help="print a traceback for errors inside Sospes"
-    )
+    group.add_argument("-vv", dest="trace", action="store_true", help="print a traceback for errors inside Sospes")
 
 
 def add_pieces(parser: argparse.ArgumentParser) -> None:
@@ -148,9 +146,7 @@ def _is_backup(path: Path) -> bool:
     opened = open_backup([path], Opening())
     if opened.head.containers:
         return True
-    return opened.form is not None and opened.head.plain.startswith(
-        (b"--", b"/*", b"PRAGMA", b"SQLite format")
-    )
+    return opened.form is not None and opened.head.plain.startswith((b"--", b"/*", b"PRAGMA", b"SQLite format"))
 
 
 def printer(args: argparse.Namespace) -> Printer:

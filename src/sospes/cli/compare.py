@@ -14,13 +14,49 @@ EXAMPLE = "sospes compare night.sql.gz expected.csv --table rescue.call_out"
 
 def configure(parser: argparse.ArgumentParser) -> None:
     """Declare the options."""
-    parser.add_argument("left", type=Path, metavar="LEFT", help="what was recovered: a backup, a kept side copy, a CSV or JSON-lines file")
+    parser.add_argument(
+        "left",
+        type=Path,
+        metavar="LEFT",
+        help="what was recovered: a backup, a kept side copy, a CSV or JSON-lines file",
+    )
     parser.add_argument("right", type=Path, metavar="RIGHT", help="what it should be: any of the same")
-    parser.add_argument("--table", action="append", default=[], metavar="TABLE", help="compare this table only; may be given several times")
-    parser.add_argument("--key", type=_names, default=[], metavar="COLUMNS", help="columns that tell rows apart, with commas (default: the primary key)")
-    parser.add_argument("--ignore", action="append", default=[], metavar="COLUMN", help="leave a column out; may be given several times")
-    parser.add_argument("--within", action="append", type=_tolerance, default=[], metavar="COLUMN=TOLERANCE", help="let numbers be apart by TOLERANCE, times by so many seconds")
-    parser.add_argument("--limit", type=common.positive, default=20, metavar="ROWS", help="how many differing rows to list (default: %(default)s)")
+    parser.add_argument(
+        "--table",
+        action="append",
+        default=[],
+        metavar="TABLE",
+        help="compare this table only; may be given several times",
+    )
+    parser.add_argument(
+        "--key",
+        type=_names,
+        default=[],
+        metavar="COLUMNS",
+        help="columns that tell rows apart, with commas (default: the primary key)",
+    )
+    parser.add_argument(
+        "--ignore",
+        action="append",
+        default=[],
+        metavar="COLUMN",
+        help="leave a column out; may be given several times",
+    )
+    parser.add_argument(
+        "--within",
+        action="append",
+        type=_tolerance,
+        default=[],
+        metavar="COLUMN=TOLERANCE",
+        help="let numbers be apart by TOLERANCE, times by so many seconds",
+    )
+    parser.add_argument(
+        "--limit",
+        type=common.positive,
+        default=20,
+        metavar="ROWS",
+        help="how many differing rows to list (default: %(default)s)",
+    )
     common.add_hide_values(parser)
 
 

@@ -60,7 +60,7 @@ STEPS = (
         "Does the good one restore?",
         ("rehearse", "night.sql.gz"),
         0,
-        "All rows went into a side copy, all keys held, and the copy was dropped. What an embedded copy can't try is listed.",
+        "All rows went into a side copy, all keys held, the copy was dropped. What it can't try is listed.",
     ),
     Step(
         "One table is needed back, and nothing else.",
@@ -72,7 +72,7 @@ STEPS = (
         "Somebody made mistakes on live this morning. Which?",
         ("compare", "night.sql.gz", "live-morning.sql.gz", "--limit", "5"),
         1,
-        "Three causes behind 688 differing rows: a column set everywhere, a range of keys gone, empty text turned into NULL.",
+        "Three causes behind 688 rows: a column set everywhere, a range of keys gone, empty text made NULL.",
     ),
     Step(
         "The kit checks were noted as a CSV file. Do they agree with the backup?",
@@ -123,7 +123,12 @@ def _step(step: Step, number: int, folder: Path, args: argparse.Namespace) -> di
         with _captured() as captured:
             code = main([*words, "--json", "--quiet"])
         document = json.loads(captured.getvalue())
-        return {"command": " ".join(step.words), "exit_code": code, "verdict": document["verdict"], "showed": step.showed}
+        return {
+            "command": " ".join(step.words),
+            "exit_code": code,
+            "verdict": document["verdict"],
+            "showed": step.showed,
+        }
     printer = common.printer(args)
     printer.line()
     printer.line(f"{number}. {step.purpose}", style="bold")
@@ -146,7 +151,7 @@ def _captured() -> Iterator[io.StringIO]:
 
 
 def _print_document(good: bool, results: list[dict[str, object]], folder: Path, seconds: float) -> None:
-    document = {
+    document: dict[str, object] = {
         "sospes": __version__, "command": "demo", "verdict": "sound" if good else "unsound", "rung": None,
         "seconds": round(seconds, 4), "backups": [], "findings": [], "evidence": [],
         "result": {"folder": str(folder), "steps": results},

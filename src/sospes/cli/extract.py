@@ -16,12 +16,32 @@ EXAMPLE = "sospes extract night.sql.gz rescue.call_out --out call_out.sql"
 def configure(parser: argparse.ArgumentParser) -> None:
     """Declare the options."""
     parser.add_argument("backup", type=Path, metavar="BACKUP", help="a backup file, or - for standard input")
-    parser.add_argument("tables", nargs="+", metavar="TABLE", help="exact name of a table, with its schema or database where it isn't the only one")
-    parser.add_argument("--out", type=Path, metavar="FILE", help="where to write (default: standard output, the report goes to standard error then)")
-    parser.add_argument("--as", dest="form", choices=["sql", "csv", "jsonl"], default="sql", help="SQL script, CSV, or JSON lines (default: %(default)s)")
-    parser.add_argument("--into", type=Path, metavar="FILE", help="load the tables into a new embedded side copy instead")
+    parser.add_argument(
+        "tables",
+        nargs="+",
+        metavar="TABLE",
+        help="exact name of a table, with its schema or database where it isn't the only one",
+    )
+    parser.add_argument(
+        "--out",
+        type=Path,
+        metavar="FILE",
+        help="where to write (default: standard output, the report goes to standard error then)",
+    )
+    parser.add_argument(
+        "--as",
+        dest="form",
+        choices=["sql", "csv", "jsonl"],
+        default="sql",
+        help="SQL script, CSV, or JSON lines (default: %(default)s)",
+    )
+    parser.add_argument(
+        "--into", type=Path, metavar="FILE", help="load the tables into a new embedded side copy instead"
+    )
     parser.add_argument("--new-name", metavar="NAME", help="with --into: what the table is called there")
-    parser.add_argument("--with-drop", action="store_true", help="also write the backup's DROP statements for these tables")
+    parser.add_argument(
+        "--with-drop", action="store_true", help="also write the backup's DROP statements for these tables"
+    )
     parser.add_argument("--overwrite", action="store_true", help="replace an output file that exists")
     common.add_pieces(parser)
 

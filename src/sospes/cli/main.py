@@ -75,9 +75,7 @@ def main(arguments: Sequence[str]) -> int:
 
 def _environment_error(error: OSError | MemoryError) -> SospesError:
     if isinstance(error, MemoryError):
-        return SospesError(
-            "there is not enough memory", "end other programs, or run this on a larger machine"
-        )
+        return SospesError("there is not enough memory", "end other programs, or run this on a larger machine")
     where = f"{error.filename}: " if error.filename else ""
     if error.errno == 28:
         return SospesError(

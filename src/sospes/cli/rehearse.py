@@ -16,9 +16,24 @@ EXAMPLE = "sospes rehearse night.sql.gz --keep"
 def configure(parser: argparse.ArgumentParser) -> None:
     """Declare the options."""
     parser.add_argument("backup", type=Path, metavar="BACKUP", help="a backup file, or - for standard input")
-    parser.add_argument("--side", choices=["embedded"], default="embedded", help="where the side copy is made: embedded, a SQLite file (default: %(default)s)")
-    parser.add_argument("--table", action="append", default=[], metavar="TABLE", help="load this table only; may be given several times")
-    parser.add_argument("--keep", action="store_true", help="keep the side copy, in the work folder or else in the current one")
+    parser.add_argument(
+        "--side",
+        choices=["embedded"],
+        default="embedded",
+        help="where the side copy is made: embedded, a SQLite file (default: %(default)s)",
+    )
+    parser.add_argument(
+        "--table",
+        action="append",
+        default=[],
+        metavar="TABLE",
+        help="load this table only; may be given several times",
+    )
+    parser.add_argument(
+        "--keep",
+        action="store_true",
+        help="keep the side copy, in the work folder or else in the current one",
+    )
     common.add_pieces(parser)
 
 

@@ -21,7 +21,8 @@ HEAD_SIZE = 1 << 20
 MOST_HEAD = 8 << 20
 """Plain bytes of the head that are looked at to learn how well the backup is packed."""
 _ENDINGS = {
-    ".gz": "gzip", ".gzip": "gzip", ".tgz": "gzip", ".bz2": "bzip2", ".xz": "xz", ".zst": "zstandard", ".zstd": "zstandard",
+    ".gz": "gzip", ".gzip": "gzip", ".tgz": "gzip",
+    ".bz2": "bzip2", ".xz": "xz", ".zst": "zstandard", ".zstd": "zstandard",
 }  # fmt: skip
 _PLAIN_ENDINGS = frozenset({".sql", ".dump", ".txt", ".db", ".sqlite", ".sqlite3"})
 
@@ -180,9 +181,7 @@ def _ending_note(source: Source, containers: tuple[str, ...]) -> Iterator[Findin
     promised = _ENDINGS.get(ending)
     found = containers[0] if containers else None
     if promised is not None and promised != found:
-        yield note(
-            "wrong-ending", f"the name ends in {ending}, but the content is {found or 'not compressed'}"
-        )
+        yield note("wrong-ending", f"the name ends in {ending}, but the content is {found or 'not compressed'}")
     elif promised is None and found is not None and ending in _PLAIN_ENDINGS:
         yield note("wrong-ending", f"the name ends in {ending}, but the content is compressed with {found}")
 

@@ -82,11 +82,7 @@ def _is_text(plain: bytes) -> bool:
         return True
     sample = plain[:4096]
     control = sum(sample.count(bytes([code])) for code in (*range(9), *range(14, 32)))
-    return (
-        control * 50 <= len(sample)
-        and sample.count(b"\n") * 2000 + 4096 > len(sample)
-        and _mostly_ascii(sample)
-    )
+    return control * 50 <= len(sample) and sample.count(b"\n") * 2000 + 4096 > len(sample) and _mostly_ascii(sample)
 
 
 def _mostly_ascii(sample: bytes) -> bool:

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import os
 import stat
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
@@ -136,9 +135,7 @@ def _piece(path: Path) -> Piece:
     except FileNotFoundError as error:
         raise NotFound(f"{path}: no such file", _near_files(path)) from error
     except PermissionError as error:
-        raise CannotCheck(
-            f"{path}: reading it is not allowed", "run this as a user who may read the file"
-        ) from error
+        raise CannotCheck(f"{path}: reading it is not allowed", "run this as a user who may read the file") from error
     except OSError as error:
         raise CannotCheck(f"{path}: can't be opened: {error.strerror}", _DISK_ADVICE) from error
     return Piece(path, status.st_size, status.st_mtime_ns)
@@ -148,7 +145,7 @@ def _near_files(path: Path) -> str:
     import difflib
 
     try:
-        names = os.listdir(path.parent)
+        names = [other.name for other in path.parent.iterdir()]
     except OSError:
         return f"the folder {path.parent} can't be read either; check the path"
     near = difflib.get_close_matches(path.name, names, n=3)

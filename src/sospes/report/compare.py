@@ -46,7 +46,14 @@ def _label(table: ComparedTable) -> str:
 def _counts(printer: Printer, found: Comparison) -> None:
     rows = []
     for table in found.tables:
-        counts = (table.left_rows, table.right_rows, table.same, table.only_left, table.only_right, table.changed)
+        counts = (
+            table.left_rows,
+            table.right_rows,
+            table.same,
+            table.only_left,
+            table.only_right,
+            table.changed,
+        )
         key = ", ".join(table.key) or "the whole row"
         rows.append([_label(table), *(f"{count:,}" for count in counts), key])
     columns = ["table", "left", "right", "same", "only left", "only right", "changed", "compared by"]

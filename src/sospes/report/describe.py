@@ -130,9 +130,7 @@ def _objects(printer: Printer, found: Description, every: bool) -> None:
     if every:
         by_kind: dict[str, list[str]] = {}
         for item in objects:
-            by_kind.setdefault(item.kind, []).append(
-                f"{item.schema}.{item.name}" if item.schema else item.name
-            )
+            by_kind.setdefault(item.kind, []).append(f"{item.schema}.{item.name}" if item.schema else item.name)
         printer.table(
             ["kind", "number", "names"],
             [[kind, str(len(names)), ", ".join(names)] for kind, names in by_kind.items()],

@@ -68,9 +68,7 @@ class Printer:
         if finding.advice:
             self.console.print(Padding(Text(f"next: {shown(finding.advice)}"), (0, 0, 0, 9), expand=False))
 
-    def table(
-        self, columns: Sequence[str], rows: Iterable[Sequence[str]], numbers: Sequence[int] = ()
-    ) -> None:
+    def table(self, columns: Sequence[str], rows: Iterable[Sequence[str]], numbers: Sequence[int] = ()) -> None:
         """A plain table; `numbers` are the indexes of the columns that align right."""
         table = Table(box=None, pad_edge=False, padding=(0, 2, 0, 0), header_style="dim")
         for index, column in enumerate(columns):

@@ -4,7 +4,10 @@ from __future__ import annotations
 
 import time
 from types import TracebackType
-from typing import TextIO
+from typing import TYPE_CHECKING, TextIO
+
+if TYPE_CHECKING:
+    from rich.progress import Progress, TaskID
 
 PATIENCE = 1.0
 
@@ -18,7 +21,7 @@ class ProgressBar:
         self._total = total
         self._silent = quiet or not stream.isatty()
         self._begin = time.monotonic()
-        self._bar: object | None = None
+        self._bar: tuple[Progress, TaskID] | None = None
         self._last = 0.0
 
     def __enter__(self) -> ProgressBar:
@@ -28,7 +31,7 @@ class ProgressBar:
         self, kind: type[BaseException] | None, error: BaseException | None, trace: TracebackType | None
     ) -> None:
         if self._bar is not None:
-            self._bar.stop()  # type: ignore[attr-defined]
+            self._bar[0].stop()
 
     def __call__(self, done: int) -> None:
         now = time.monotonic()
@@ -36,10 +39,11 @@ class ProgressBar:
             return
         self._last = now
         if self._bar is None:
-            self._start()
-        self._bar.update(self._task, completed=done)  # type: ignore[union-attr, attr-defined]
+            self._bar = self._started()
+        bar, task = self._bar
+        bar.update(task, completed=done)
 
-    def _start(self) -> None:
+    def _started(self) -> tuple[Progress, TaskID]:
         from rich.console import Console
         from rich.progress import (
             BarColumn,
@@ -55,6 +59,6 @@ class ProgressBar:
             TimeRemainingColumn(),
         )  # fmt: skip
         bar = Progress(*columns, console=Console(file=self._stream), transient=True)
-        self._task = bar.add_task(self._what, total=self._total)
+        task = bar.add_task(self._what, total=self._total)
         bar.start()
-        self._bar = bar
+        return bar, task

@@ -30,22 +30,14 @@ def plural(count: int, noun: str) -> str:
     """A count with its noun."""
     if count == 1:
         return f"1 {noun}"
-    ending = (
-        "ies" if noun.endswith("y") and noun[-2:] not in {"ay", "ey"} else "es" if noun.endswith("x") else "s"
-    )
+    ending = "ies" if noun.endswith("y") and noun[-2:] not in {"ay", "ey"} else "es" if noun.endswith("x") else "s"
     return f"{count:,} {noun[:-1] if ending == 'ies' else noun}{ending}"
 
 
 def shown(text: str) -> str:
     """Text from a backup without anything that would steer a terminal."""
     return "".join(
-        char
-        if char.isprintable()
-        else "⏎"
-        if char == "\n"
-        else "→"
-        if char == "\t"
-        else f"\\x{ord(char):02x}"
+        char if char.isprintable() else "⏎" if char == "\n" else "→" if char == "\t" else f"\\x{ord(char):02x}"
         for char in text
     )
 
@@ -73,7 +65,7 @@ def place_words(place: Place, file: bool = False) -> str:
 
 def count_severities(findings: tuple[Finding, ...]) -> str:
     """How many faults, doubts and notes there are."""
-    counts = {}
+    counts: dict[str, int] = {}
     for finding in findings:
         counts[finding.severity.value] = counts.get(finding.severity.value, 0) + 1
     return ", ".join(plural(count, word) for word, count in counts.items())

@@ -34,13 +34,6 @@ BadCell = Callable[[int, int, bytes], None]
 """Hears of a cell that is no value of its column: row and column from 0 in the batch, and its bytes."""
 
 
-class Default:
-    """The word DEFAULT in place of a value."""
-
-
-DEFAULT = Default()
-
-
 def held_parts(batch: Batch, holds: Sequence[Hold], bad: BadCell) -> Iterator[list[Row]]:
     """The rows of a batch as values, in lists small enough to stay in the processor's cache.
 
@@ -128,9 +121,7 @@ def _copy_rows_one_by_one(lines: Sequence[str], holds: Sequence[Hold], bad: BadC
             yield tuple(row)
 
 
-def _copy_rows_with_broken_text(
-    data: bytes, encoding: str, holds: Sequence[Hold], bad: BadCell
-) -> Iterator[Row]:
+def _copy_rows_with_broken_text(data: bytes, encoding: str, holds: Sequence[Hold], bad: BadCell) -> Iterator[Row]:
     """Cells that are no text in the script's character set stay bytes, and only those."""
     for number, line in enumerate(data.split(b"\n")[:-1]):
         row: list[Held] = []
@@ -214,7 +205,7 @@ def _postgresql(cell: bytes, hold: Hold, encoding: str) -> Held:
     elif first in {b"E", b"e"} and cell[1:2] == b"'":
         text = _COPY_ESCAPE.sub(_copy_said, cell[2:-1].replace(b"''", b"'").decode(encoding))
     elif cell.upper() == b"DEFAULT":
-        return DEFAULT  # type: ignore[return-value]
+        return None  # its value is the server's to make; generated columns are not held at all
     elif first in {b"B", b"b", b"X", b"x"} and cell[1:2] == b"'":
         text = cell[2:-1].decode("ascii")
     else:
@@ -251,7 +242,7 @@ def _mariadb(cell: bytes, hold: Hold, encoding: str, escapes: bool = True) -> He
     elif bits := _BIT_STRING.fullmatch(cell.decode("latin-1")):
         raw = int(bits[1] or "0", 2).to_bytes((len(bits[1]) + 7) // 8, "big")
     elif cell.upper() == b"DEFAULT":
-        return DEFAULT  # type: ignore[return-value]
+        return None  # its value is the server's to make; generated columns are not held at all
     else:
         raw = _bare(cell).encode("ascii")
     if hold is Hold.INTEGER:

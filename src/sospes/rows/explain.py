@@ -162,7 +162,11 @@ def _constant(
 def _range(numbers: Numbers, missing: KeyRange, hide: bool) -> Iterator[tuple[str, int, str]]:
     if missing.rows >= FEWEST and missing.inside == 0 and missing.lowest is not None and numbers.right_rows:
         keys = "" if hide else f", {missing.words}"
-        yield "key-range-missing", missing.rows, f"a contiguous range of {missing.rows:,} keys is missing{keys}"
+        yield (
+            "key-range-missing",
+            missing.rows,
+            f"a contiguous range of {missing.rows:,} keys is missing{keys}",
+        )
 
 
 def _nulls(statistics: ChangeStatistics) -> Iterator[tuple[str, int, str]]:

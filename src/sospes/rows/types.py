@@ -39,11 +39,15 @@ _BASE = re.compile(r'[\w ".]+')
 _POSTGRESQL_INTEGERS = frozenset(
     "smallint integer bigint int int2 int4 int8 smallserial serial bigserial serial2 serial4 serial8 oid".split()
 )
-_MARIADB_INTEGERS = frozenset("tinyint smallint mediumint int integer bigint bool boolean int1 int2 int3 int4 int8".split())
+_MARIADB_INTEGERS = frozenset(
+    "tinyint smallint mediumint int integer bigint bool boolean int1 int2 int3 int4 int8".split()
+)
 _MARIADB_BYTES = re.compile(
     r"(?:tiny|medium|long)?blob|(?:var)?binary|bit\b|(?:multi)?(?:point|linestring|polygon)|geometry|vector"
 )
-_TEXTS = re.compile(r"(?:national )?(?:character|char|varchar|nchar|bpchar|name|tinytext|mediumtext|longtext|text)\b|\"char\"")
+_TEXTS = re.compile(
+    r"(?:national )?(?:character|char|varchar|nchar|bpchar|name|tinytext|mediumtext|longtext|text)\b|\"char\""
+)
 _FOLDED = frozenset({"citext", "public.citext"})
 
 
@@ -77,7 +81,7 @@ def meaning_of(engine: Engine, type_text: str, collation: str | None = None) -> 
         return _affinity(type_text, collation)
     held, base = hold_of(engine, type_text), base_type(type_text)
     first = base.split(" ")[0]
-    if held is Hold.INTEGER or first in {"bigint", "int8"} and "unsigned" in type_text.lower():
+    if held is Hold.INTEGER or (first in {"bigint", "int8"} and "unsigned" in type_text.lower()):
         return Meaning.INTEGER
     if held is Hold.BYTES:
         return Meaning.BYTES

@@ -8,7 +8,7 @@ from collections.abc import Iterable, Sequence
 from typing import Any
 
 from sospes.model.events import Batch, Held, Notation
-from sospes.rows.decoding import DEFAULT, Row
+from sospes.rows.decoding import Row
 
 _NEEDS_QUOTES = re.compile(r'[",\r\n]|^\s|\s$|^$')
 
@@ -24,7 +24,7 @@ def csv_lines(rows: Iterable[Row]) -> bytes:
 
 
 def _csv_cell(value: Held) -> str:
-    if value is None or value is DEFAULT:
+    if value is None:
         return ""
     if isinstance(value, int):
         return str(value)
@@ -42,8 +42,6 @@ def json_lines(columns: Sequence[str], rows: Iterable[Row]) -> bytes:
 
 
 def _json_cell(value: Held) -> Any:
-    if value is DEFAULT:
-        return None
     return "\\x" + value.hex() if isinstance(value, bytes) else value
 
 

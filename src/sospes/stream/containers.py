@@ -116,9 +116,7 @@ CONTAINERS = (
     Container("bzip2", tuple(b"BZh%d" % level for level in range(1, 10)), bz2.BZ2Decompressor),
     Container("xz", (b"\xfd7zXZ\x00",), lambda: lzma.LZMADecompressor(lzma.FORMAT_XZ)),
     Container("zstandard", (b"\x28\xb5\x2f\xfd",), _ZstandardDecoder, 1 << 16),
-    Container(
-        "zstandard", tuple(bytes([0x50 + n]) + b"\x2a\x4d\x18" for n in range(16)), _ZstandardSkippable
-    ),
+    Container("zstandard", tuple(bytes([0x50 + n]) + b"\x2a\x4d\x18" for n in range(16)), _ZstandardSkippable),
 )
 
 

@@ -89,9 +89,7 @@ class PlainText:
         wide = _bare_utf16(head)
         if wide:
             self.characters = wide
-            yield note(
-                "utf-16", f"the text is saved as {wide.upper()}", "convert it to UTF-8 before restoring"
-            )
+            yield note("utf-16", f"the text is saved as {wide.upper()}", "convert it to UTF-8 before restoring")
             yield from _as_utf8(blocks, wide)
             return
         yield from blocks

@@ -8,6 +8,7 @@ from contextlib import ExitStack
 from dataclasses import dataclass, field, replace
 from pathlib import Path
 from tempfile import TemporaryFile
+from typing import IO
 
 from sospes.formats.opening import Opening
 from sospes.model.entries import Name
@@ -84,7 +85,10 @@ def compare(left_path: Path, right_path: Path, how: Comparing) -> Outcome[Compar
     """Compare LEFT, what was recovered, with RIGHT, what it should be. Both files are only read."""
     begin = time.perf_counter()
     everything = lambda _: True  # noqa: E731  (a table's rows are chosen once both sides are known)
-    left, right = open_side(left_path, how.opening, everything), open_side(right_path, how.opening, everything)
+    left, right = (
+        open_side(left_path, how.opening, everything),
+        open_side(right_path, how.opening, everything),
+    )
     pairing = pair_tables(left, right, how.tables, how.key, how.ignored)
     tables: list[ComparedTable] = []
     listed: list[Difference] = []
@@ -93,9 +97,10 @@ def compare(left_path: Path, right_path: Path, how: Comparing) -> Outcome[Compar
         left_sums = _summed(left, pairing, stack, how, is_left=True)
         right_sums = _summed(right, pairing, stack, how, is_left=False)
         for pair in pairing.pairs:
-            differences = _differences(pair, left_sums[pair.left.name], right_sums[pair.right.name], left, right, how)
+            sums = left_sums[pair.left.name], right_sums[pair.right.name]
+            differences = _differences(pair, sums, (left, right), how)
             listed += differences.listed[: how.limit - len(listed)]
-            table = _compared(pair, left_sums[pair.left.name], right_sums[pair.right.name], differences)
+            table = _compared(pair, *sums, differences)
             tables.append(table)
             findings += _table_findings(table)
     findings = [*_side_findings(left, "left"), *_side_findings(right, "right"), *findings]
@@ -124,7 +129,8 @@ def _summed(side: RowSide, pairing: Pairing, stack: ExitStack, how: Comparing, *
     by_name = {(pair.left if is_left else pair.right).name: pair for pair in pairing.pairs}
     sums = {
         name: _Sum(
-            DigestStore(stack.enter_context(TemporaryFile(dir=how.opening.work_folder))), [Total() for _ in pair.summed]
+            DigestStore(stack.enter_context(_spool(how))),
+            [Total() for _ in pair.summed],
         )
         for name, pair in by_name.items()
     }
@@ -144,6 +150,11 @@ def _summed(side: RowSide, pairing: Pairing, stack: ExitStack, how: Comparing, *
     return sums
 
 
+def _spool(how: Comparing) -> IO[bytes]:
+    """A file without a name, which is gone as soon as it is closed."""
+    return TemporaryFile(dir=how.opening.work_folder)
+
+
 def chosen(part: RowPart, pair: Pair) -> list[Row]:
     """The cells that both sides have, in the pair's order."""
     folded = [name.casefold() for name in part.columns]
@@ -155,16 +166,20 @@ def chosen(part: RowPart, pair: Pair) -> list[Row]:
     return [tuple(row[place] for place in places) for row in part.rows]
 
 
-def _differences(
-    pair: Pair, one: _Sum, other: _Sum, left: RowSide, right: RowSide, how: Comparing
-) -> Differences:
+def _differences(pair: Pair, sums: tuple[_Sum, _Sum], sides: tuple[RowSide, RowSide], how: Comparing) -> Differences:
+    """Look at the rows of a pair that differ; sums and sides are left and right."""
+    (one, other), (left, right) = sums, sides
     found = unlike(one.digests, other.digests)
-    judging = Judging(pair=pair, tolerance=how.tolerance, limit=how.limit, hide=how.hide, work_folder=how.opening.work_folder)
+    judging = Judging(
+        pair=pair,
+        tolerance=how.tolerance,
+        limit=how.limit,
+        hide=how.hide,
+        work_folder=how.opening.work_folder,
+    )
     differences = Differences(judging, found, one.digests.rows, other.digests.rows)
     if differences.needed:
-        differences.run(
-            lambda: _rows_of(left, pair.left.name, pair), lambda: _rows_of(right, pair.right.name, pair)
-        )
+        differences.run(lambda: _rows_of(left, pair.left.name, pair), lambda: _rows_of(right, pair.right.name, pair))
     return differences
 
 
@@ -235,12 +250,11 @@ def _table_findings(table: ComparedTable) -> Iterator[Finding]:
     label = ".".join(part for part in (table.schema or table.database, table.name) if part)
     place = Place(database=table.database, schema=table.schema, table=table.name)
     because = f": {table.explanations[0].sentence}" if table.explanations else ""
-    for count, code, what in (
-        (table.only_left, "rows-missing", "are only on the left, missing on the right"),
-        (table.only_right, "rows-extra", "are only on the right"),
-        (table.changed, "rows-changed", "differ"),
+    for count, code, one, many in (
+        (table.only_left, "rows-missing", "is missing on the right", "are missing on the right"),
+        (table.only_right, "rows-extra", "is only on the right", "are only on the right"),
+        (table.changed, "rows-changed", "differs", "differ"),
     ):
         if count:
-            rows = "1 row" if count == 1 else f"{count:,} rows"
-            what = what.replace("are", "is", 1).replace("differ", "differs") if count == 1 else what
-            yield fault(code, f"{label}: {rows} {what}{because}", "look at the differing rows below", place)
+            rows = f"1 row {one}" if count == 1 else f"{count:,} rows {many}"
+            yield fault(code, f"{label}: {rows}{because}", "look at the differing rows below", place)

@@ -106,9 +106,7 @@ def _read_through(opened: Opened, looking: Looking) -> tuple[Description, tuple[
     header = opened.reader.header if opened.reader else None
     findings = list(tally.findings)
     if opened.form == "sql-script" and not cut_off(findings):
-        findings += [
-            finding.at(file=opened.name) for finding in tally.misfits(header.engine if header else None)
-        ]
+        findings += [finding.at(file=opened.name) for finding in tally.misfits(header.engine if header else None)]
     kind = tally.kind(copied)
     if opened.form == "sql-script" and kind == "schema-only":
         findings.append(
@@ -166,9 +164,7 @@ def _encoding_of(opened: Opened) -> str | None:
 def _header_only(opened: Opened) -> tuple[Description, tuple[Finding, ...]]:
     """The head of a script, and its tail where the bytes lie open."""
     findings = [finding.at(file=opened.name) for finding in opened.findings]
-    lexis = (
-        opened.reader.settings.lexis if isinstance(opened.reader, ScriptReader) else Lexis(Engine.POSTGRESQL)
-    )
+    lexis = opened.reader.settings.lexis if isinstance(opened.reader, ScriptReader) else Lexis(Engine.POSTGRESQL)
     reader = ScriptReader(iter([Block(opened.head.plain, 0, 0)]), lexis, wants=lambda _: False)
     for _ in reader.events():
         pass  # a head ends anywhere, so what it lacks is no finding

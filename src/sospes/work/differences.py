@@ -194,7 +194,12 @@ class Differences:
             self._list("changed", left, left, right, unlike)
 
     def _list(
-        self, kind: str, key_of: list[bytes], left: list[bytes] | None, right: list[bytes] | None, places: Sequence[int]
+        self,
+        kind: str,
+        key_of: list[bytes],
+        left: list[bytes] | None,
+        right: list[bytes] | None,
+        places: Sequence[int],
     ) -> None:
         if len(self.listed) >= self.judging.limit:
             return

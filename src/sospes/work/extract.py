@@ -10,37 +10,25 @@ from collections.abc import Callable, Iterator, Sequence
 from contextlib import contextmanager
 from dataclasses import dataclass, field, replace
 from pathlib import Path
-from typing import IO, BinaryIO
+from typing import BinaryIO
 
 from sospes.formats.opening import Opened, Opening, open_backup
-from sospes.model.entries import Column, Engine, Entry, Name
+from sospes.model.entries import Entry, Name
 from sospes.model.errors import UsageError
-from sospes.model.events import Batch, Event, Notation, RowsBegin, RowsEnd
+from sospes.model.events import Event, RowsBegin
 from sospes.model.findings import Finding, doubt, note
 from sospes.model.verdict import Rung, Severity
-from sospes.rows.decoding import held_rows
-from sospes.rows.types import Hold, hold_of
-from sospes.rows.writing import csv_header, csv_lines, json_lines, sql_rows
 from sospes.sides.embedded.keys import Keys
 from sospes.work.describe import Progress, followed
-from sospes.work.gathering import Gatherer
 from sospes.work.loading import Loader
 from sospes.work.outcome import Outcome
 from sospes.work.selection import Selection
+from sospes.work.writers import ExtractedTable, Output, RowsWriter, SqlWriter
 
 FORMS = ("sql", "csv", "jsonl")
-_WHOLE_FILE = frozenset({"truncated", "container-damaged", "closing-line-missing", "opening-missing", "completeness-unknown"})
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class ExtractedTable:
-    """A table that was taken out; `bytes` is what it takes in the output, None in a side copy."""
-
-    database: str | None
-    schema: str | None
-    name: str
-    rows: int
-    bytes: int | None
+_WHOLE_FILE = frozenset(
+    {"truncated", "container-damaged", "closing-line-missing", "opening-missing", "completeness-unknown"}
+)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -103,13 +91,17 @@ def _into_files(opened: Opened, how: Extracting) -> tuple[list[Finding], Extract
     findings: list[Finding] = []
     selection = Selection(how.tables)
     with _output(how) as output:
-        writer: _SqlWriter | _RowsWriter
-        writer = _SqlWriter(output, selection, how) if how.form == "sql" else _RowsWriter(output, selection, how)
+        writer: SqlWriter | RowsWriter
+        writer = (
+            SqlWriter(output, selection, how.with_drop)
+            if how.form == "sql"
+            else RowsWriter(output, selection, how.form)
+        )
         for event in _wanted_events(opened, how, writer.wants):
             if isinstance(event, Finding):
                 findings.append(_weighed(event, writer.wants))
                 continue
-            if isinstance(event, Entry) and event.kind == "table" or isinstance(event, RowsBegin):
+            if (isinstance(event, Entry) and event.kind == "table") or isinstance(event, RowsBegin):
                 selection.see([event.table if isinstance(event, RowsBegin) else event.name])
             writer.take(event, opened.reader.header.engine if opened.reader else None)
         if opened.form is not None:
@@ -161,31 +153,12 @@ def _left_out_notes(left_out: Sequence[str]) -> Iterator[Finding]:
         yield note("left-out", f"left out: {text}", "extract that table too if you need it")
 
 
-@dataclass(slots=True)
-class _Output:
-    """A file that is written beside its place and put there at the end, so that nothing half done is seen."""
-
-    file: IO[bytes]
-    written: int = 0
-    discarded: bool = False
-
-    def write(self, data: bytes) -> int:
-        """Write bytes; how many."""
-        self.file.write(data)
-        self.written += len(data)
-        return len(data)
-
-    def discard(self) -> None:
-        """Nothing is to come of it."""
-        self.discarded = True
-
-
 @contextmanager
-def _output(how: Extracting) -> Iterator[_Output]:
+def _output(how: Extracting) -> Iterator[Output]:
     if how.out is None:
         assert how.stream is not None  # the command gives one or the other
         with tempfile.TemporaryFile(dir=how.opening.work_folder) as spool:
-            output = _Output(spool)
+            output = Output(spool)
             yield output
             if not output.discarded:
                 spool.seek(0)
@@ -195,148 +168,12 @@ def _output(how: Extracting) -> Iterator[_Output]:
     beside = how.out.with_name(f".{how.out.name}.{os.getpid()}.part")
     try:
         with beside.open("xb") as file:
-            output = _Output(file)
+            output = Output(file)
             yield output
         if not output.discarded:
             beside.replace(how.out)
     finally:
         beside.unlink(missing_ok=True)
-
-
-class _SqlWriter:
-    """Writes the statements and rows that the wanted tables need, in stored order."""
-
-    def __init__(self, output: _Output, selection: Selection, how: Extracting) -> None:
-        self._output = output
-        self._gatherer = Gatherer(selection, Engine.POSTGRESQL, how.with_drop)
-        self._begin: RowsBegin | None = None
-        self._started = False
-        self.tables: dict[Name, ExtractedTable] = {}
-
-    @property
-    def left_out(self) -> list[str]:
-        """What was not written because it needs tables that are not extracted."""
-        return self._gatherer.left_out
-
-    def wants(self, name: Name) -> bool:
-        """Whether a table's rows are to come."""
-        return self._gatherer.wants(name)
-
-    def take(self, event: Event, engine: Engine | None) -> None:
-        """Write what an event asks for."""
-        self._gatherer.engine = engine or self._gatherer.engine
-        if isinstance(event, Entry):
-            for text in self._gatherer.take(event):
-                self._write(text)
-            if event.kind == "table" and self.wants(event.name):
-                self._add(event.name, 0, 0)
-        elif isinstance(event, RowsBegin):
-            self._begin = event if self.wants(event.table) else None
-            if self._begin is not None:
-                self._add(event.table, 0, self._write(self._gatherer.before_rows() + _copy_opening(event)))
-        elif isinstance(event, Batch) and self._begin is not None:
-            self._add(self._begin.table, event.rows, self._rows(event, self._begin))
-        elif isinstance(event, RowsEnd):
-            if self._begin is not None and self._begin.notation is Notation.COPY:
-                self._add(event.table, 0, self._write(b"\\.\n\n"))
-            self._begin = None
-
-    def _rows(self, batch: Batch, begin: RowsBegin) -> int:
-        if batch.notation is Notation.COPY:
-            return self._write(batch.data)
-        table = '"' + begin.table.name.replace('"', '""') + '"'
-        return self._write(sql_rows(batch, begin.opening, table))
-
-    def _write(self, data: bytes) -> int:
-        if not self._started and data:
-            self._started = True
-            if self._gatherer.engine is Engine.SQLITE:
-                data = b"BEGIN TRANSACTION;\n" + data
-        return self._output.write(data)
-
-    def _add(self, name: Name, rows: int, size: int) -> None:
-        found = self.tables.get(name) or ExtractedTable(
-            database=name.database, schema=name.schema, name=name.name, rows=0, bytes=0
-        )
-        self.tables[name] = replace(found, rows=found.rows + rows, bytes=(found.bytes or 0) + size)
-
-    def close(self) -> None:
-        """Write what stands at the end."""
-        self._output.write(self._gatherer.closing())
-        if self._gatherer.engine is Engine.SQLITE and self._started:
-            self._output.write(b"COMMIT;\n")
-
-
-def _copy_opening(begin: RowsBegin) -> bytes:
-    return begin.opening.rstrip() + b"\n" if begin.notation is Notation.COPY else b""
-
-
-class _RowsWriter:
-    """Writes the rows of one table as CSV or JSON lines."""
-
-    def __init__(self, output: _Output, selection: Selection, how: Extracting) -> None:
-        self._output = output
-        self._form = how.form
-        self.wants = selection
-        self._columns: list[Column] = []
-        self._engine = Engine.POSTGRESQL
-        self._current: Name | None = None
-        self._header_written = False
-        self.left_out: list[str] = []
-        self.tables: dict[Name, ExtractedTable] = {}
-
-    def take(self, event: Event, engine: Engine | None) -> None:
-        """Write what an event asks for."""
-        self._engine = engine or self._engine
-        if isinstance(event, Entry) and event.kind == "table" and self.wants(event.name):
-            self._begin(event.name, list(event.columns), write_header=False)
-        elif isinstance(event, RowsBegin):
-            self._current = event.table if self.wants(event.table) else None
-            if self._current is not None:
-                self._begin(event.table, _columns_of(event), write_header=True)
-        elif isinstance(event, Batch) and self._current is not None:
-            self._rows(event, self._current)
-
-    def _begin(self, name: Name, columns: list[Column], write_header: bool) -> None:
-        self._columns = columns
-        self.tables.setdefault(
-            name, ExtractedTable(database=name.database, schema=name.schema, name=name.name, rows=0, bytes=0)
-        )
-        if write_header:
-            self._write_header()
-
-    def _write_header(self) -> None:
-        if self._form == "csv" and not self._header_written:
-            self._output.write(csv_header([column.name for column in self._columns]))
-        self._header_written = True
-
-    def _rows(self, batch: Batch, table: Name) -> None:
-        holds = [hold_of(self._engine, column.type) if column.type else Hold.TEXT for column in self._columns]
-        bad: list[int] = []
-        rows = list(held_rows(batch, holds, lambda row, column, cell: bad.append(row)))
-        if bad:
-            raise UsageError(
-                f"{table.label}: row {batch.number_of(bad[0]):,} holds a value that its column can't have",
-                "take the table out as SQL, which copies rows as they stand, or verify the backup first",
-            )
-        names = [column.name for column in self._columns]
-        text = csv_lines(rows) if self._form == "csv" else json_lines(names, rows)
-        found = self.tables[table]
-        self.tables[table] = replace(
-            found, rows=found.rows + batch.rows, bytes=(found.bytes or 0) + self._output.write(text)
-        )
-
-    def close(self) -> None:
-        """A table without rows still has its header."""
-        if self._columns:
-            self._write_header()
-
-
-def _columns_of(begin: RowsBegin) -> list[Column]:
-    known = {column.name: column for column in begin.entry.columns} if begin.entry else {}
-    if begin.columns is None:
-        return list(known.values())
-    return [known.get(name, Column(name=name, type="")) for name in begin.columns]
 
 
 @dataclass(slots=True)
@@ -350,7 +187,8 @@ class _NewPath:
         self.given.append(database)
         if len(self.given) > 1:
             raise UsageError(
-                "the tables are of several databases, and a side copy is of one", "extract them one database at a time"
+                "the tables are of several databases, and a side copy is of one",
+                "extract them one database at a time",
             )
         return self.target
 
@@ -381,8 +219,13 @@ def _into_side_copy(opened: Opened, how: Extracting) -> tuple[list[Finding], Ext
             beside.replace(how.out)
             size = how.out.stat().st_size
             return findings, Extraction(
-                tables=tables, out=str(how.out), form="side copy", bytes=size, backup_bytes=opened.source.size, left_out=(),
-            )  # fmt: skip
+                tables=tables,
+                out=str(how.out),
+                form="side copy",
+                bytes=size,
+                backup_bytes=opened.source.size,
+                left_out=(),
+            )
     finally:
         loader.drop()
     return findings, Extraction(
@@ -405,13 +248,12 @@ def _finish_side_copy(loader: Loader, findings: list[Finding], opened: Opened) -
         copy.close()
         tables += [
             ExtractedTable(
-                database=table.name.database, schema=table.name.schema, name=table.name.name, rows=table.rows, bytes=None
+                database=table.name.database,
+                schema=table.name.schema,
+                name=table.name.name,
+                rows=table.rows,
+                bytes=None,
             )
             for table in copy.tables.values()
         ]
     return tuple(tables)
-
-
-def refusal(findings: Sequence[Finding]) -> Finding | None:
-    """The first fault, which kept the output from being written."""
-    return next((finding for finding in findings if finding.severity is Severity.FAULT), None)

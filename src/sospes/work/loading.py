@@ -141,7 +141,9 @@ class Loader:
             return
         table = self._begin.table
         number = batch.number_of(row)
-        said = f"{cell[:40]!r} is no value of column {column.name}, {column.type}" if cell else "a value is out of range"
+        said = (
+            f"{cell[:40]!r} is no value of column {column.name}, {column.type}" if cell else "a value is out of range"
+        )
         yield fault(
             "value-unreadable",
             f"{table.label}, row {number:,}: {said}",
@@ -193,4 +195,9 @@ class Loader:
 
 
 def _same(one: Constraint, other: Constraint) -> bool:
-    return (one.kind, one.name, one.columns, one.expression) == (other.kind, other.name, other.columns, other.expression)
+    return (one.kind, one.name, one.columns, one.expression) == (
+        other.kind,
+        other.name,
+        other.columns,
+        other.expression,
+    )

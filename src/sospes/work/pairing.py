@@ -64,7 +64,7 @@ def pair_tables(
             only_left.append(left.tables[name])
             continue
         taken.add(other)
-        pairs.append(_pair(left, left.tables[name], right, right.tables[other], key, ignored))
+        pairs.append(_pair((left, right), (left.tables[name], right.tables[other]), key, ignored))
     only_right = [right.tables[name] for name in wanted(right) if name not in taken]
     _check_ignored(pairs, [*ignored, *key])
     return Pairing(tuple(pairs), tuple(only_left), tuple(only_right))
@@ -96,21 +96,20 @@ def _wanted(left: RowSide, right: RowSide, tables: Sequence[str]) -> Callable[[R
 def _counterpart(name: Name, left: RowSide, right: RowSide, candidates: list[Name]) -> Name | None:
     if isinstance(left, RowFile) or isinstance(right, RowFile):
         return candidates[0] if candidates else None
-    for same in (
-        lambda other: other == name,
-        lambda other: other.full_label == name.full_label,
-        lambda other: other.label == name.label,
-        lambda other: other.name == name.name and left.engine is not right.engine,
-    ):
-        found = [other for other in candidates if same(other)]
+    spellings: list[Callable[[Name], object]] = [lambda one: one, lambda one: one.full_label, lambda one: one.label]
+    if left.engine is not right.engine:
+        spellings.append(lambda one: one.name)
+    for spelled in spellings:
+        found = [other for other in candidates if spelled(other) == spelled(name)]
         if len(found) == 1:
             return found[0]
     return None
 
 
 def _pair(
-    left: RowSide, one: RowTable, right: RowSide, other: RowTable, key: Sequence[str], ignored: Sequence[str]
+    sides: tuple[RowSide, RowSide], tables: tuple[RowTable, RowTable], key: Sequence[str], ignored: Sequence[str]
 ) -> Pair:
+    (left, right), (one, other) = sides, tables
     theirs = {_folded(column.name, right.engine): column for column in other.columns}
     columns: list[str] = []
     meanings: list[Meaning] = []
@@ -122,10 +121,14 @@ def _pair(
     mine = {_folded(column.name, right.engine) for column in one.columns}
     names = {_folded(column.name, right.engine) for column in other.columns}
     left_extra = tuple(
-        column.name for column in one.columns if _folded(column.name, right.engine) not in names and column.name not in ignored
+        column.name
+        for column in one.columns
+        if _folded(column.name, right.engine) not in names and column.name not in ignored
     )
     right_extra = tuple(
-        column.name for column in other.columns if _folded(column.name, right.engine) not in mine and column.name not in ignored
+        column.name
+        for column in other.columns
+        if _folded(column.name, right.engine) not in mine and column.name not in ignored
     )
     wanted = tuple(key) or one.key or other.key
     return Pair(
@@ -169,7 +172,15 @@ def _meaning(one: Engine | None, column: Column, other: Engine | None, match: Co
 
 def _wider(found: Sequence[Meaning]) -> Meaning:
     """Of two meanings the one under which values of both can be the same."""
-    for meaning in (Meaning.JSON, Meaning.FLOAT, Meaning.DYNAMIC, Meaning.DECIMAL, Meaning.BOOLEAN, Meaning.BYTES, Meaning.INTEGER):
+    for meaning in (
+        Meaning.JSON,
+        Meaning.FLOAT,
+        Meaning.DYNAMIC,
+        Meaning.DECIMAL,
+        Meaning.BOOLEAN,
+        Meaning.BYTES,
+        Meaning.INTEGER,
+    ):
         if meaning in found:
             return meaning
     return Meaning.TEXT

@@ -127,9 +127,7 @@ def rehearse(paths: Sequence[Path], how: Rehearsing) -> Outcome[Rehearsal]:
     )
 
 
-def _run(
-    opened: Opened, loader: Loader, findings: list[Finding], how: Rehearsing, expected: int | None
-) -> Rehearsal:
+def _run(opened: Opened, loader: Loader, findings: list[Finding], how: Rehearsing, expected: int | None) -> Rehearsal:
     steps = _Steps(findings)
     tally = Tally()
     with steps.step("read and load"):
@@ -210,7 +208,11 @@ def _miscounted(copy: EmbeddedCopy) -> Iterator[Finding]:
 
 def _nothing_loaded(tally: Tally) -> Iterable[Finding]:
     if tally.kind(copied=False) == "schema-only":
-        yield note("schema-only", "the backup holds definitions and no rows", "make sure that the rows are in another backup")
+        yield note(
+            "schema-only",
+            "the backup holds definitions and no rows",
+            "make sure that the rows are in another backup",
+        )
     elif not tally.tables and not tally.findings:
         yield note("no-tables", "the backup holds no tables")
 
@@ -230,7 +232,11 @@ def _let_go(loader: Loader, opened: Opened, how: Rehearsing) -> Side | None:
         loader.drop()
     location = str(paths[0]) if len(paths) == 1 else str(paths[0].parent)
     return Side(
-        kind="embedded", location=location, engine="sqlite", engine_version=sqlite3.sqlite_version, kept=bool(how.keep)
+        kind="embedded",
+        location=location,
+        engine="sqlite",
+        engine_version=sqlite3.sqlite_version,
+        kept=bool(how.keep),
     )
 
 

@@ -11,7 +11,7 @@ from typing import Protocol
 from urllib.parse import quote
 
 from sospes.formats.opening import Opened, Opening, open_backup
-from sospes.formats.script.data import default_names
+from sospes.formats.script.run import default_names
 from sospes.model.entries import Column, ConstraintKind, Engine, Entry, Name
 from sospes.model.errors import CannotCheck, NotFound, UsageError
 from sospes.model.events import Batch, RowsBegin
@@ -151,7 +151,11 @@ class BackupRows:
     def _part(self, batch: Batch, begin: RowsBegin) -> RowPart:
         known = {column.name: column for column in begin.entry.columns} if begin.entry else {}
         engine = self.engine or Engine.POSTGRESQL
-        names = begin.columns or default_names(begin.entry, engine) or tuple(f"column {n}" for n in range(1, batch.width + 1))
+        names = (
+            begin.columns
+            or default_names(begin.entry, engine)
+            or tuple(f"column {n}" for n in range(1, batch.width + 1))
+        )
         holds = [hold_of(engine, known[name].type) if name in known else Hold.TEXT for name in names]
         bad: list[tuple[int, int, bytes]] = []
         rows = list(held_rows(batch, holds, lambda row, column, cell: bad.append((row, column, cell))))
@@ -161,7 +165,13 @@ class BackupRows:
                 "value-unreadable",
                 f"{begin.table.label}, row {number:,}: column {names[column]} holds no value of its type",
                 "the row is damaged; verify the backup",
-                Place(file=self.name, schema=begin.table.schema, table=begin.table.name, row_from=number, row_to=number),
+                Place(
+                    file=self.name,
+                    schema=begin.table.schema,
+                    table=begin.table.name,
+                    row_from=number,
+                    row_to=number,
+                ),
             )
             if found not in self.findings:
                 self.findings.append(found)
@@ -185,12 +195,12 @@ class SideCopy:
         with closing(_readonly(self.path)) as connection:
             facts = dict(connection.execute("SELECT key, value FROM sospes_backup").fetchall())
             self.engine = Engine(facts["engine"]) if facts.get("engine") else None
-            for row in connection.execute('SELECT held_name, "database", "schema", name, rows FROM sospes_tables').fetchall():
+            for row in connection.execute(
+                'SELECT held_name, "database", "schema", name, rows FROM sospes_tables'
+            ).fetchall():
                 self._table(connection, *row)
 
-    def _table(
-        self, connection: sqlite3.Connection, held: str, *rest: str | None | int
-    ) -> None:
+    def _table(self, connection: sqlite3.Connection, held: str, *rest: str | int | None) -> None:
         database, schema, name, rows = rest
         table = Name(database, schema, str(name))  # type: ignore[arg-type]
         columns = []
@@ -266,7 +276,10 @@ class RowFile:
             return list(first)
         header = next(csv_rows(self._lines(), self._mark(), self.name), None)
         if header is None or any(cell is None for cell in header):
-            raise NotFound(f"{self.path}: its first line names no columns", "write the columns' names into the first line")
+            raise NotFound(
+                f"{self.path}: its first line names no columns",
+                "write the columns' names into the first line",
+            )
         return [str(cell) for cell in header]
 
     def _mark(self) -> str:
@@ -290,6 +303,7 @@ class RowFile:
                 if record == [None]:
                     continue
                 raise CannotCheck(
-                    f"{self.path}: row {number:,} has {len(record)} cells, the header names {width}", "mend the file"
+                    f"{self.path}: row {number:,} has {len(record)} cells, the header names {width}",
+                    "mend the file",
                 )
             yield tuple(record)

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
-from dataclasses import dataclass, field, replace
+from dataclasses import dataclass, replace
 
 from sospes.model.entries import Column, Constraint, ConstraintKind, Engine, Entry, Name
 from sospes.model.events import Event, RowsBegin, RowsEnd
@@ -14,14 +14,17 @@ OBJECT_KINDS = frozenset(
     {
         "view", "materialized view", "function", "procedure", "aggregate", "trigger", "event trigger", "event", "rule",
         "index", "constraint", "sequence", "schema", "type", "domain", "extension", "collation", "cast", "operator",
-        "operator class", "operator family", "language", "publication", "subscription", "server", "policy", "statistics",
+        "operator class", "operator family", "language", "publication", "subscription", "server", "policy",
+        "statistics",
         "conversion", "role", "tablespace", "transform", "foreign table", "user mapping", "access method",
         "foreign data wrapper", "virtual table", "text search configuration", "text search dictionary",
         "text search parser", "text search template", "large object", "package",
     }
 )  # fmt: skip
 _STAND_IN_FOR = frozenset({"view", "materialized view"})
-_NEEDS_TABLE = frozenset({"trigger", "default", "identity", "table setting", "ownership", "sequence owner", "policy", "attach"})
+_NEEDS_TABLE = frozenset(
+    {"trigger", "default", "identity", "table setting", "ownership", "sequence owner", "policy", "attach"}
+)
 _OTHER_SCHEMAS = frozenset({"pg_catalog", "information_schema"})
 
 
@@ -36,8 +39,6 @@ class TableTally:
     damaged: int = 0
     runs: int = 0
     partitioned: bool = False
-    place: Place = Place()
-    constraints: list[Constraint] = field(default_factory=list)
 
 
 class Tally:
@@ -79,7 +80,6 @@ class Tally:
             table = self._table(entry.name)
             table.columns = entry.columns
             table.partitioned = "partitioned" in entry.options
-            table.place = Place(plain_from=entry.plain_from, plain_to=entry.plain_to, line=entry.line)
         for constraint in entry.constraints:
             self._attachments.append((entry, constraint))
             self._inner_object(entry, constraint)
@@ -224,9 +224,7 @@ class Tally:
     def _defined_table(self, name: Name) -> TableTally | None:
         found = self.tables.get(name)
         if found is None and self._engine is not Engine.POSTGRESQL:
-            found = next(
-                (table for other, table in self.tables.items() if _folded(other) == _folded(name)), None
-            )
+            found = next((table for other, table in self.tables.items() if _folded(other) == _folded(name)), None)
         return found if found is not None and found.columns is not None else None
 
     def _outside_reference(self, name: Name, what: str, parent: Name, place: Place) -> Finding:

@@ -8,17 +8,21 @@ from __future__ import annotations
 import codecs
 
 _NAMES = {
-    "UTF8": "utf-8", "UNICODE": "utf-8", "UTF8MB4": "utf-8", "UTF8MB3": "utf-8", "BINARY": "latin-1", "SQL_ASCII": "latin-1",
-    "LATIN1": "latin-1", "LATIN2": "iso8859-2", "LATIN3": "iso8859-3", "LATIN4": "iso8859-4", "LATIN5": "iso8859-9",
-    "LATIN6": "iso8859-10", "LATIN7": "iso8859-13", "LATIN8": "iso8859-14", "LATIN9": "iso8859-15", "LATIN10": "iso8859-16",
+    "UTF8": "utf-8", "UNICODE": "utf-8", "UTF8MB4": "utf-8", "UTF8MB3": "utf-8",
+    "BINARY": "latin-1", "SQL_ASCII": "latin-1", "LATIN1": "latin-1", "LATIN2": "iso8859-2",
+    "LATIN3": "iso8859-3", "LATIN4": "iso8859-4", "LATIN5": "iso8859-9", "LATIN6": "iso8859-10",
+    "LATIN7": "iso8859-13", "LATIN8": "iso8859-14", "LATIN9": "iso8859-15", "LATIN10": "iso8859-16",
     "ISO_8859_5": "iso8859-5", "ISO_8859_6": "iso8859-6", "ISO_8859_7": "iso8859-7", "ISO_8859_8": "iso8859-8",
-    "WIN1250": "cp1250", "WIN1251": "cp1251", "WIN1252": "cp1252", "WIN1253": "cp1253", "WIN1254": "cp1254",
-    "WIN1255": "cp1255", "WIN1256": "cp1256", "WIN1257": "cp1257", "WIN1258": "cp1258", "WIN866": "cp866", "WIN874": "cp874",
-    "KOI8R": "koi8-r", "KOI8": "koi8-r", "KOI8U": "koi8-u", "EUC_JP": "euc_jp", "EUC_CN": "gb2312", "EUC_KR": "euc_kr",
-    "EUC_TW": "euc_tw", "EUC_JIS_2004": "euc_jis_2004", "SJIS": "cp932", "SHIFT_JIS_2004": "shift_jis_2004", "BIG5": "big5",
-    "GBK": "gbk", "GB18030": "gb18030", "UHC": "cp949", "JOHAB": "johab", "CP932": "cp932", "UJIS": "euc_jp",
-    "ASCII": "ascii", "CP1251": "cp1251", "CP1250": "cp1250", "CP1257": "cp1257", "GB2312": "gb2312", "GREEK": "iso8859-7",
-    "HEBREW": "iso8859-8", "EUCKR": "euc_kr", "UCS2": "utf-16-be", "UTF16": "utf-16-be",
+    "WIN1250": "cp1250", "WIN1251": "cp1251", "WIN1252": "cp1252", "WIN1253": "cp1253",
+    "WIN1254": "cp1254", "WIN1255": "cp1255", "WIN1256": "cp1256", "WIN1257": "cp1257",
+    "WIN1258": "cp1258", "WIN866": "cp866", "WIN874": "cp874", "KOI8R": "koi8-r",
+    "KOI8": "koi8-r", "KOI8U": "koi8-u", "EUC_JP": "euc_jp", "EUC_CN": "gb2312",
+    "EUC_KR": "euc_kr", "EUC_TW": "euc_tw", "EUC_JIS_2004": "euc_jis_2004", "SJIS": "cp932",
+    "SHIFT_JIS_2004": "shift_jis_2004", "BIG5": "big5", "GBK": "gbk", "GB18030": "gb18030",
+    "UHC": "cp949", "JOHAB": "johab", "CP932": "cp932", "UJIS": "euc_jp",
+    "ASCII": "ascii", "CP1251": "cp1251", "CP1250": "cp1250", "CP1257": "cp1257",
+    "GB2312": "gb2312", "GREEK": "iso8859-7", "HEBREW": "iso8859-8", "EUCKR": "euc_kr",
+    "UCS2": "utf-16-be", "UTF16": "utf-16-be",
 }  # fmt: skip
 _MARIADB_OWN = {"LATIN1": "cp1252", "LATIN5": "iso8859-9", "LATIN7": "iso8859-13"}
 UNCHECKED = frozenset({"SQL_ASCII", "BINARY"})

@@ -8,9 +8,37 @@ from sospes.formats.script.phrase import Phrase
 from sospes.model.entries import Column, Constraint, ConstraintKind, Engine, Name
 
 _ENDS_TYPE = frozenset(
-    ["constraint", "not", "null", "default", "primary", "unique", "check", "references", "collate", "generated", "auto_increment", "comment", "on", "as", "key", "storage", "compression", "invisible", "options", "virtual", "stored", "persistent", "charset", "ref_system_id", "without"]
+    [
+        "constraint",
+        "not",
+        "null",
+        "default",
+        "primary",
+        "unique",
+        "check",
+        "references",
+        "collate",
+        "generated",
+        "auto_increment",
+        "comment",
+        "on",
+        "as",
+        "key",
+        "storage",
+        "compression",
+        "invisible",
+        "options",
+        "virtual",
+        "stored",
+        "persistent",
+        "charset",
+        "ref_system_id",
+        "without",
+    ]
 )
-_KEY_WORDS = frozenset(["primary", "unique", "check", "foreign", "exclude", "key", "index", "fulltext", "spatial", "constraint"])
+_KEY_WORDS = frozenset(
+    ["primary", "unique", "check", "foreign", "exclude", "key", "index", "fulltext", "spatial", "constraint"]
+)
 _NOT_A_COLUMN = frozenset(["primary", "unique", "check", "foreign", "exclude", "constraint"])
 
 
@@ -30,9 +58,7 @@ def read_table_body(
             column, inline = _read_column(phrase, last, name)
             columns.append(column)
             constraints.extend(inline)
-    primary = {
-        column for found in constraints if found.kind is ConstraintKind.PRIMARY for column in found.columns
-    }
+    primary = {column for found in constraints if found.kind is ConstraintKind.PRIMARY for column in found.columns}
     return (
         tuple(
             replace(column, not_null=True) if column.name in primary and not _is_sqlite(phrase) else column
@@ -162,9 +188,7 @@ def _type_ends(phrase: Phrase, begin: int) -> bool:
     return word == "character" and phrase.position > begin and phrase.word(1) == "set"
 
 
-def _column_option(
-    phrase: Phrase, end: int, column: Column, constraints: list[Constraint], table: Name
-) -> Column:
+def _column_option(phrase: Phrase, end: int, column: Column, constraints: list[Constraint], table: Name) -> Column:
     begin = phrase.position
     name = phrase.identifier() if phrase.take("constraint") else ""
     if phrase.take("not", "null"):

@@ -58,7 +58,8 @@ class HeaderNotes:
         found = _DUMPED_ENTRY.match(line)
         if found:
             return found[2]
-        self._opening(line) or self._closing(line, offset) or self._detail(line)
+        if not self._opening(line) and not self._closing(line, offset):
+            self._detail(line)
         return None
 
     def _opening(self, line: str) -> bool:

@@ -152,9 +152,7 @@ def _skip(data: bytes, start: int, lexis: Lexis) -> int:
     mark = data[start : start + 1]
     if mark == b"'":
         before = data[start - 1 : start] if start else b""
-        pattern = (
-            _STRING_ESCAPED if lexis.escapes or _is_escape_prefix(data, start, before) else _STRING_PLAIN
-        )
+        pattern = _STRING_ESCAPED if lexis.escapes or _is_escape_prefix(data, start, before) else _STRING_PLAIN
         return _matched(pattern, data, start + 1, "a string")
     if mark == b'"':
         escaped = lexis.is_mariadb and lexis.escapes and not lexis.ansi_quotes

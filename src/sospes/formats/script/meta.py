@@ -33,8 +33,9 @@ class MetaLines:
     def take(self, line: bytes, place: Place) -> Iterator[Finding]:
         """Follow one client line, or say why it doesn't belong in a backup."""
         settings = self._settings
-        if match := _DELIMITER.match(line):
-            settings.lexis = settings.lexis.changed(delimiter=match[1])
+        delimiter = _DELIMITER.match(line)
+        if delimiter:
+            settings.lexis = settings.lexis.changed(delimiter=delimiter[1])
             return
         text = line.decode(settings.codec, "replace").strip()
         if settings.lexis.engine is Engine.POSTGRESQL:

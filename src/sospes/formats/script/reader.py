@@ -6,12 +6,14 @@ import re
 from collections.abc import Callable, Iterator
 from dataclasses import replace
 
-from sospes.formats.script.data import DataRun, default_names, empty_rows, read_copy, read_values
+from sospes.formats.script.copy_data import read_copy
 from sospes.formats.script.header import HeaderNotes
 from sospes.formats.script.lexis import Lexis, Unfinished, statement_end
 from sospes.formats.script.meta import MetaLines
+from sospes.formats.script.run import DataRun, default_names, empty_rows
 from sospes.formats.script.settings import Settings
-from sospes.formats.script.statements import Classifier, Where, copy_head, insert_head
+from sospes.formats.script.statements import Classifier, DataHead, Where, copy_head, insert_head
+from sospes.formats.script.value_data import read_values
 from sospes.formats.script.window import Window
 from sospes.model.entries import Column, Engine, Entry, Name
 from sospes.model.events import Event, Header, Notation, RowsBegin, RowsEnd
@@ -143,21 +145,17 @@ class ScriptReader:
         if head[:4] == b"copy" and head[4:5].isspace():
             copy = copy_head(window.data, window.position, lexis, where)
             if copy is not None:
-                yield from self._rows(
-                    window, copy.table, copy.columns, Notation.COPY, copy.rows_from, copy.crlf
-                )
+                yield from self._rows(window, copy, Notation.COPY)
                 return
         if head[:6] in {b"insert", b"replac"} or head[:3] in {b"/*!", b"/*m"}:
             insert = insert_head(window.data, window.position, lexis, where)
             if insert is not None and not _is_schema_table(insert.table):
-                notation = self.settings.notation
-                yield from self._rows(window, insert.table, insert.columns, notation, insert.rows_from, False)
+                yield from self._rows(window, insert, self.settings.notation)
                 return
         yield from self._definition(window, where, pending)
 
-    def _rows(
-        self, window: Window, table: Name, columns: tuple[str, ...] | None, notation: Notation, rows_from: int, crlf: bool
-    ) -> Iterator[Event]:  # fmt: skip
+    def _rows(self, window: Window, head: DataHead, notation: Notation) -> Iterator[Event]:
+        table, columns, rows_from = head.table, head.columns, head.rows_from
         opening = window.data[window.position : rows_from]
         entry = self.tables.get(table)
         if columns is None:
@@ -168,7 +166,7 @@ class ScriptReader:
             entry=entry,
             notation=notation,
             opening=opening,
-            crlf=crlf,
+            crlf=head.crlf,
             encoding=self.settings.codec,
             lexis=self.settings.lexis,
             wanted=self.wants(table),
@@ -177,9 +175,7 @@ class ScriptReader:
         window.advance(rows_from)
         yield RowsBegin(table=table, columns=columns, entry=entry, notation=notation, opening=opening)
         yield from read_copy(window, run) if notation is Notation.COPY else read_values(window, run)
-        yield RowsEnd(
-            table=table, rows=run.rows, damaged=run.damaged, plain_from=begin, plain_to=window.offset
-        )
+        yield RowsEnd(table=table, rows=run.rows, damaged=run.damaged, plain_from=begin, plain_to=window.offset)
 
     def _definition(self, window: Window, where: Where, pending: tuple[str, int] | None) -> Iterator[Event]:
         try:
@@ -314,9 +310,7 @@ class ScriptReader:
         entry = Classifier(window.data[window.position : end], self.settings.lexis, where).entry()
         table = entry.about or entry.name
         window.advance(end)
-        yield RowsBegin(
-            table=table, columns=(), entry=self.tables.get(table), notation=self.settings.notation
-        )
+        yield RowsBegin(table=table, columns=(), entry=self.tables.get(table), notation=self.settings.notation)
         yield empty_rows(1, self.settings.notation, where.plain_from, where.line)
         yield RowsEnd(table=table, rows=1, damaged=0, plain_from=where.plain_from, plain_to=window.offset)
 

@@ -11,15 +11,33 @@ from sospes.formats.script.phrase import Phrase, qualified
 from sospes.model.entries import Column, Constraint, ConstraintKind, Engine, Entry, Name
 
 _MODIFIERS = frozenset(
-    ["or", "replace", "global", "local", "temp", "temporary", "unlogged", "recursive", "trusted", "procedural", "virtual", "default"]
+    [
+        "or",
+        "replace",
+        "global",
+        "local",
+        "temp",
+        "temporary",
+        "unlogged",
+        "recursive",
+        "trusted",
+        "procedural",
+        "virtual",
+        "default",
+    ]
 )
 _KINDS = {
     1: frozenset(
-        ["table", "view", "index", "sequence", "schema", "type", "domain", "function", "procedure", "aggregate", "trigger", "event", "rule", "extension", "collation", "cast", "operator", "language", "publication", "subscription", "server", "policy", "statistics", "conversion", "role", "user", "tablespace", "database", "transform", "group"]
+        (
+            "table view index sequence schema type domain function procedure aggregate trigger event "
+            "rule extension collation cast operator language publication subscription server policy "
+            "statistics conversion role user tablespace database transform group "
+        ).split()
     ),
     2: frozenset(
         {
-            "materialized view", "event trigger", "constraint trigger", "foreign table", "user mapping", "access method",
+            "materialized view", "event trigger", "constraint trigger", "foreign table", "user mapping",
+            "access method",
             "operator class", "operator family", "unique index", "fulltext index", "spatial index",
             "virtual table", "package body",
         }
@@ -37,7 +55,25 @@ _SIMPLE = {
     "call": "action", "values": "action", "replace": "data", "insert": "data",
 }  # fmt: skip
 _OUTSIDE_FUNCTIONS = frozenset(
-    ["pg_read_file", "pg_read_binary_file", "pg_ls_dir", "lo_import", "lo_export", "dblink", "dblink_exec", "dblink_connect", "load_file", "load_extension", "pg_execute_server_program", "sys_exec", "sys_eval", "writefile", "readfile", "edit", "fsdir"]
+    [
+        "pg_read_file",
+        "pg_read_binary_file",
+        "pg_ls_dir",
+        "lo_import",
+        "lo_export",
+        "dblink",
+        "dblink_exec",
+        "dblink_connect",
+        "load_file",
+        "load_extension",
+        "pg_execute_server_program",
+        "sys_exec",
+        "sys_eval",
+        "writefile",
+        "readfile",
+        "edit",
+        "fsdir",
+    ]
 )
 _CATALOG_TABLES = frozenset(["pg_index", "pg_class", "pg_largeobject", "pg_attribute", "pg_constraint", "pg_database"])
 
@@ -252,9 +288,7 @@ class Classifier:
         after = phrase.position
         columns, _ = key_columns(phrase, first, last)
         rest = [token.text.lower() for token in phrase.tokens[after:]]
-        predicate = (
-            phrase.text(after + rest.index("where") + 1, len(phrase.tokens)) if "where" in rest else None
-        )
+        predicate = phrase.text(after + rest.index("where") + 1, len(phrase.tokens)) if "where" in rest else None
         constraint = Constraint(
             kind=ConstraintKind.UNIQUE if unique else ConstraintKind.INDEX,
             name=name,
@@ -263,9 +297,7 @@ class Classifier:
             nulls_not_distinct="nulls" in rest and "distinct" in rest and "not" in rest,
             text=f"{method} index",
         )
-        return self._entry(
-            "index", Name(table.database, table.schema, name), table, constraints=(constraint,)
-        )
+        return self._entry("index", Name(table.database, table.schema, name), table, constraints=(constraint,))
 
     def _drop(self) -> Entry:
         phrase = self._phrase
@@ -331,15 +363,11 @@ class Classifier:
         phrase.take("if", "exists")
         phrase.take("only")
         name = self._name()
-        if kind == "table" or kind == "foreign table":
+        if kind in {"table", "foreign table"}:
             return self._alter_table(name)
         if kind == "sequence" and phrase.take("owned", "by"):
             parts = phrase.parts()
-            owner = (
-                Name(name.database, parts[-3] if len(parts) > 2 else name.schema, parts[-2])
-                if parts[1:]
-                else None
-            )
+            owner = Name(name.database, parts[-3] if len(parts) > 2 else name.schema, parts[-2]) if parts[1:] else None
             return self._entry("sequence owner", name, owner)
         if kind == "index" and phrase.take("attach", "partition"):
             return self._entry("attach", name)
@@ -400,9 +428,7 @@ def _with_default_collation(columns: tuple[Column, ...], rest: list[str]) -> tup
             found = next((word for word in following if word != "="), None)
     if found is None:
         return columns
-    return tuple(
-        replace(column, collation=found) if column.collation is None else column for column in columns
-    )
+    return tuple(replace(column, collation=found) if column.collation is None else column for column in columns)
 
 
 _INSERT = re.compile(
@@ -414,11 +440,7 @@ _NAME = rb'(?:"(?:[^"]|"")*"|`(?:[^`]|``)*`|\[[^\]]*\]|\'(?:[^\']|\'\')*\'|[A-Za
 _TARGET = re.compile(_NAME + rb"(?:\s*\.\s*" + _NAME + rb")*")
 _LIST = re.compile(rb"\s*\(\s*" + _NAME + rb"(?:\s*,\s*" + _NAME + rb")*\s*\)")
 _COPY = re.compile(
-    rb"copy\s+"
-    + _TARGET.pattern
-    + rb"\s*(?:"
-    + _LIST.pattern
-    + rb"\s*)?\s*from\s+stdin\s*(?:with\s*)?;[ \t]*(\r?)\n",
+    rb"copy\s+" + _TARGET.pattern + rb"\s*(?:" + _LIST.pattern + rb"\s*)?\s*from\s+stdin\s*(?:with\s*)?;[ \t]*(\r?)\n",
     re.I,
 )
 

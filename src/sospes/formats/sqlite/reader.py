@@ -78,9 +78,7 @@ class SqliteReader:
         _copy(path, target)
         for other in beside:
             _copy(other, Path(f"{target}{str(other)[len(str(path)) :]}"))
-            findings.append(
-                note("copied-with-log", f"{other.name} lies beside the file and was read together with it")
-            )
+            findings.append(note("copied-with-log", f"{other.name} lies beside the file and was read together with it"))
         self._text.bytes_read = self._text.plain_bytes = self._source.size or 0
         return target, findings, True
 

@@ -9,7 +9,12 @@ from sospes.model.entries import Engine
 from sospes.rows.types import Meaning
 from sospes.sides.embedded.names import quoted
 
-_DIALECTS = {Engine.POSTGRESQL: "postgres", Engine.MARIADB: "mysql", Engine.MYSQL: "mysql", Engine.SQLITE: "sqlite"}
+_DIALECTS = {
+    Engine.POSTGRESQL: "postgres",
+    Engine.MARIADB: "mysql",
+    Engine.MYSQL: "mysql",
+    Engine.SQLITE: "sqlite",
+}
 _TEXT_CASTS = frozenset({"TEXT", "VARCHAR", "CHAR", "BPCHAR", "NVARCHAR"})
 _COMPARISONS = ("EQ", "NEQ", "GT", "GTE", "LT", "LTE")
 _EQUALITIES = frozenset({"EQ", "NEQ"})
@@ -74,7 +79,10 @@ class _Translation:
     def _member(self, node: Any) -> str:
         text, meaning = self._value(node.this)
         members = [self._value(item) for item in node.expressions]
-        if any(other is not meaning for _, other in members) or meaning not in {Meaning.INTEGER, Meaning.TEXT}:
+        if any(other is not meaning for _, other in members) or meaning not in {
+            Meaning.INTEGER,
+            Meaning.TEXT,
+        }:
             raise _Untranslatable("in")
         return f"({text} IN ({', '.join(member for member, _ in members)}))"
 

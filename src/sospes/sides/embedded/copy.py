@@ -8,7 +8,7 @@ from pathlib import Path
 
 from sospes.model.entries import Column, Engine, Name
 from sospes.model.errors import CannotCheck, NoRoom
-from sospes.rows.decoding import DEFAULT, Row
+from sospes.rows.decoding import Row
 from sospes.sides.embedded.meaning import install
 from sospes.sides.embedded.names import RESERVED, Names, quoted, table_name
 from sospes.sides.embedded.shape import CATALOG, MARK, HeldTable, held_table
@@ -51,7 +51,6 @@ class EmbeddedCopy:
             table.rows += len(rows)
             return []
         chosen = rows if len(keep) == len(columns) else [tuple(row[index] for index in keep) for row in rows]
-        chosen = _without_defaults(chosen)
         names = ", ".join(quoted(table.held_columns[columns[index].name]) for index in keep)
         marks = ", ".join("?" * len(keep))
         return self._insert_all(table, f" ({names}) VALUES ({marks})", chosen)
@@ -92,7 +91,8 @@ class EmbeddedCopy:
         """What a failed write means for the user."""
         if "full" in str(error):
             return NoRoom(
-                f"{self.path}: the disk is full", "name another place with --work-folder FOLDER, or single tables"
+                f"{self.path}: the disk is full",
+                "name another place with --work-folder FOLDER, or single tables",
             )
         return CannotCheck(f"{self.path}: the side copy can't be written: {error}", "check the folder and its disk")
 
@@ -108,16 +108,15 @@ class EmbeddedCopy:
                 (table.held_name, name.database, name.schema, name.name, table.rows, table.definition),
             )
             for position, column in enumerate(table.columns, 1):
-                row = (
+                described = (
                     table.held_name, position, table.held_columns.get(column.name), column.name, column.type,
                     column.collation, column.not_null, column.generated,
                 )  # fmt: skip
-                run("INSERT INTO sospes_columns VALUES (?, ?, ?, ?, ?, ?, ?, ?)", row)
+                run("INSERT INTO sospes_columns VALUES (?, ?, ?, ?, ?, ?, ?, ?)", described)
             for constraint in table.constraints:
-                key = (
-                    table.held_name, constraint.kind.value, constraint.name, "\x1f".join(constraint.columns), constraint.text,
-                )  # fmt: skip
-                run("INSERT INTO sospes_keys VALUES (?, ?, ?, ?, ?)", key)
+                columns = "\x1f".join(constraint.columns)
+                values = (table.held_name, constraint.kind.value, constraint.name, columns, constraint.text)
+                run("INSERT INTO sospes_keys VALUES (?, ?, ?, ?, ?)", values)
 
     def commit(self) -> None:
         """Put all that was loaded on the disk."""
@@ -139,13 +138,6 @@ class EmbeddedCopy:
         self.connection.close()
         for ending in ("", "-journal"):
             Path(f"{self.path}{ending}").unlink(missing_ok=True)
-
-
-def _without_defaults(rows: list[Row]) -> list[Row]:
-    """The word DEFAULT outside of generated columns leaves its value to the server: NULL is all that is known."""
-    if not any(DEFAULT in row for row in rows[:1]):
-        return rows
-    return [tuple(None if value is DEFAULT else value for value in row) for row in rows]  # type: ignore[comparison-overlap]
 
 
 def _connected(path: Path) -> sqlite3.Connection:

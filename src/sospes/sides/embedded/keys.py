@@ -46,7 +46,13 @@ class Keys:
             columns = self._columns(table, constraint)
             condition = self._condition(table, constraint.expression)
             plain = constraint.text in {"", "btree index", "hash index"} or not constraint.text.endswith("index")
-            if not columns or condition is None or constraint.prefix or not plain or "fulltext" in constraint.text.lower():
+            if (
+                not columns
+                or condition is None
+                or constraint.prefix
+                or not plain
+                or "fulltext" in constraint.text.lower()
+            ):
                 reason = "its method, expression or condition means nothing to SQLite"
                 self._skip("index", table, constraint.name, reason)
                 continue
@@ -151,7 +157,13 @@ class Keys:
         yield _key_repeated(table.name, constraint, repeated)
 
     def _repeats(
-        self, table: HeldTable, columns: list[Column], condition: str, constraint: Constraint, *, by_meaning: bool
+        self,
+        table: HeldTable,
+        columns: list[Column],
+        condition: str,
+        constraint: Constraint,
+        *,
+        by_meaning: bool,
     ) -> list[int]:
         """How often keys stand that stand more than once, a few of them."""
         terms = [self._term(table, column, by_meaning) for column in columns]
@@ -179,7 +191,8 @@ class Keys:
         where = f" WHERE {condition}" if condition else ""
         try:
             self._copy.connection.execute(
-                f"CREATE {'UNIQUE ' if unique else ''}INDEX {quoted(given)} ON {quoted(table.held_name)} ({listed}){where}"
+                f"CREATE {'UNIQUE ' if unique else ''}INDEX {quoted(given)} "
+                f"ON {quoted(table.held_name)} ({listed}){where}"
             )
         except sqlite3.OperationalError as error:
             raise self._copy.disk_error(error) from error
@@ -246,7 +259,11 @@ class Keys:
         if self._copy.engine.value == "postgresql":
             return None
         return next(
-            (table for other, table in self._copy.tables.items() if other.name.casefold() == folded and other.database == name.database),
+            (
+                table
+                for other, table in self._copy.tables.items()
+                if other.name.casefold() == folded and other.database == name.database
+            ),
             None,
         )
 
@@ -314,7 +331,11 @@ def _condition_broken(problem: str, held: dict[str, HeldTable]) -> Finding:
             rest = problem[len(kind) :]
             table = next((table for name, table in held.items() if rest == name or rest.startswith(name + ".")), None)
             label = table.name.full_label if table else rest
-            what = "holds NULL where its definition forbids it" if kind.startswith("NULL") else "breaks a check of its definition"
+            what = (
+                "holds NULL where its definition forbids it"
+                if kind.startswith("NULL")
+                else "breaks a check of its definition"
+            )
             return fault(
                 "null-forbidden" if kind.startswith("NULL") else "check-broken",
                 f"{label}: a row {what} ({rest})",

@@ -71,12 +71,15 @@ class HeldTable:
         return f"CREATE TABLE {quoted(self.held_name)} ({', '.join(parts + self.clauses)}) STRICT"
 
 
-def held_table(
-    name: Name, held_name: str, columns: tuple[Column, ...], engine: Engine, definition: bytes
-) -> HeldTable:
+def held_table(name: Name, held_name: str, columns: tuple[Column, ...], engine: Engine, definition: bytes) -> HeldTable:
     """A table's shape, its columns named so that SQLite tells them apart."""
     names = Names()
     held = {column.name: names.give(column.name) for column in columns if not column.generated}
     return HeldTable(
-        name=name, held_name=held_name, columns=columns, held_columns=held, engine=engine, definition=definition
+        name=name,
+        held_name=held_name,
+        columns=columns,
+        held_columns=held,
+        engine=engine,
+        definition=definition,
     )

@@ -1,0 +1,109 @@
+"""One run of rows of a script while it is read, and what can be said of its columns."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Iterator
+from dataclasses import dataclass, field
+
+from sospes.formats.script.lexis import Lexis
+from sospes.model.entries import Column, Engine, Entry, Name
+from sospes.model.events import Batch, Notation
+from sospes.model.findings import Finding, Place, fault
+
+MOST_FINDINGS = 50
+"""Findings about single rows of one table; further odd rows are counted and summed up in one more."""
+
+_BINARY_TYPE = re.compile(
+    r"\s*(?:tiny|medium|long)?blob|\s*(?:var)?binary|\s*bit\b|\s*(?:multi)?(?:point|linestring|polygon)|\s*geometry|"
+    r"\s*vector|\s*bytea",
+    re.I,
+)
+
+
+def is_binary(type_text: str) -> bool:
+    """Whether a column's type holds bytes rather than text."""
+    return _BINARY_TYPE.match(type_text) is not None
+
+
+@dataclass(slots=True, kw_only=True)
+class DataRun:
+    """One run of rows while it is read: what is known before, and the counts so far."""
+
+    table: Name
+    columns: tuple[str, ...] | None
+    entry: Entry | None
+    notation: Notation
+    opening: bytes
+    encoding: str
+    lexis: Lexis
+    crlf: bool = False
+    wanted: bool = True
+    rows: int = 0
+    damaged: int = 0
+    width: int = -1
+    _reported: int = field(default=0)
+
+    def __post_init__(self) -> None:
+        if self.columns is not None:
+            self.width = len(self.columns)
+
+    @property
+    def next_row(self) -> int:
+        """The number of the next row, counted from 1."""
+        return self.rows + self.damaged + 1
+
+    def row_fault(self, code: str, rows: tuple[int, int], message: str, place: Place) -> Iterator[Finding]:
+        """A fault about rows `rows[0]` to `rows[1]`, as long as there are not too many."""
+        self._reported += 1
+        if self._reported > MOST_FINDINGS:
+            return
+        which = f"row {rows[0]:,}" if rows[0] == rows[1] else f"rows {rows[0]:,} to {rows[1]:,}"
+        yield fault(
+            code,
+            f"{self.table.label}, {which}: {message}",
+            "the row is damaged; take it from another backup, or extract the other tables",
+            place,
+        ).at(
+            database=self.table.database,
+            schema=self.table.schema,
+            table=self.table.name,
+            row_from=rows[0],
+            row_to=rows[1],
+        )
+
+    def remainder(self) -> Iterator[Finding]:
+        """One finding for all row faults beyond the most that are listed."""
+        if self._reported > MOST_FINDINGS:
+            yield fault(
+                "more-row-faults",
+                f"{self.table.label}: {self._reported - MOST_FINDINGS:,} more stretches of damaged rows",
+                "the table is damaged throughout; take it from another backup",
+                Place(database=self.table.database, schema=self.table.schema, table=self.table.name),
+            )
+
+
+def empty_rows(rows: int, notation: Notation, plain_from: int, line: int) -> Batch:
+    """Rows of a table without columns."""
+    return Batch(
+        notation=notation, data=b"", rows=rows, width=0, encoding="utf-8", first_row=1,
+        plain_from=plain_from, plain_to=plain_from, line=line,
+    )  # fmt: skip
+
+
+def columns_of_run(entry: Entry, names: tuple[str, ...] | None) -> list[Column]:
+    """The columns that the values of a run belong to, in order.
+
+    Without a list of names they are all columns of the table; SQLite leaves generated ones out.
+    """
+    if names is None:
+        return list(entry.columns)
+    known = {column.name: column for column in entry.columns}
+    return [known.get(name, Column(name=name, type="")) for name in names]
+
+
+def default_names(entry: Entry | None, engine: Engine) -> tuple[str, ...] | None:
+    """The column names of rows that state none: as the table is defined."""
+    if entry is None:
+        return None
+    return tuple(column.name for column in entry.columns if not (column.generated and engine is Engine.SQLITE))

@@ -1,0 +1,183 @@
+"""Runs of INSERT statements, checked and cut into batches."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Iterator
+
+import numpy as np
+from numpy.typing import NDArray
+
+from sospes.formats.script.lexis import Lexis
+from sospes.formats.script.run import DataRun, columns_of_run, is_binary
+from sospes.formats.script.value_rows import Irregular, ValueRows, continuation, split_slowly, split_values
+from sospes.formats.script.window import Window
+from sospes.model.events import Batch, Event
+from sospes.model.findings import Finding, Place, fault
+
+BLOCK = 1 << 19
+"""Tuples are looked for in blocks of this many bytes, and more only where one is longer."""
+
+LONGEST_ROW = 256 << 20
+"""A tuple that has not ended after so many bytes is damaged if statements seem to follow inside it."""
+
+_STATEMENT_END = re.compile(rb"\s*(?:on\s+conflict\s+do\s+nothing\s*)?;", re.I)
+_NEXT_STATEMENT = re.compile(rb"\n(?=INSERT |--\n-- |CREATE |UNLOCK |/\*M?!|COPY |ALTER |SELECT |COMMIT)")
+
+
+def read_values(window: Window, run: DataRun) -> Iterator[Event]:
+    """The rows of an INSERT statement and of all that follow with the same head."""
+    gap = continuation(run.opening)
+    size = BLOCK
+    while True:
+        if window.left < size:
+            window.grow(size)
+        block = window.data[window.position : window.position + size]
+        split = _split(block, run.lexis, gap)
+        if len(split.starts) == 0:
+            more = window.left > len(block) or not window.ended
+            if not more or (size > LONGEST_ROW and _NEXT_STATEMENT.search(block)):
+                yield from _values_lost(window, run)
+                return
+            size *= 2
+            continue
+        size = BLOCK
+        line, plain_from = window.line, window.offset
+        end = int(split.ends[-1]) + 1
+        yield from _value_batch(run, block[:end], split, plain_from, line)
+        window.advance(window.position + end)
+        if not _next_row(window, gap):
+            break
+    yield from run.remainder()
+    yield from _after_values(window, run)
+
+
+def _split(block: bytes, lexis: Lexis, gap: re.Pattern[bytes]) -> ValueRows:
+    try:
+        return split_values(block, lexis, gap)
+    except Irregular:
+        return split_slowly(block, lexis)
+
+
+def _next_row(window: Window, gap: re.Pattern[bytes]) -> bool:
+    """Step over what stands between two rows; False if something else comes."""
+    if window.left < 1 << 14:
+        window.grow(1 << 14)
+    match = gap.match(window.data, window.position)
+    if match is None:
+        return False
+    window.advance(match.end())
+    return True
+
+
+def _after_values(window: Window, run: DataRun) -> Iterator[Finding]:
+    """The statement has to end behind its last row."""
+    match = _STATEMENT_END.match(window.data, window.position)
+    if match is not None:
+        window.advance(match.end())
+        return
+    if not window.data[window.position :].strip() and window.ended:
+        yield from _values_lost(window, run)
+        return
+    text = window.data[window.position : window.position + 40]
+    place = Place(plain_from=window.offset, line=window.line)
+    resume = _NEXT_STATEMENT.search(window.data, window.position)
+    window.advance(resume.end() if resume else len(window.data))
+    yield from run.row_fault(
+        "row-unreadable",
+        (run.next_row, run.next_row),
+        f"a comma or the statement's end was expected after the row before it, not {text!r}",
+        place,
+    )
+
+
+def _values_lost(window: Window, run: DataRun) -> Iterator[Finding]:
+    """No row begins or ends here any more."""
+    begin, line = window.offset, window.line
+    resume = _NEXT_STATEMENT.search(window.data, window.position)
+    window.advance(resume.end() if resume else len(window.data))
+    place = Place(
+        plain_from=begin, plain_to=window.offset, line=line, database=run.table.database, schema=run.table.schema,
+        table=run.table.name, row_from=run.next_row,
+    )  # fmt: skip
+    yield from run.remainder()
+    if resume is None:
+        yield fault(
+            "truncated",
+            f"the text ends in row {run.next_row:,} of {run.table.label}, or a quote before it is damaged",
+            "the file was cut off or damaged: copy it again, or take the backup again",
+            place,
+        )
+        return
+    yield fault(
+        "row-unreadable",
+        f"{run.table.label}: from row {run.next_row:,} on, quotes or brackets no longer agree",
+        "a byte there is damaged; reading went on at the next statement",
+        place,
+    )
+
+
+def _value_batch(run: DataRun, block: bytes, split: ValueRows, plain_from: int, line: int) -> Iterator[Event]:
+    if run.width < 0:
+        run.width = int(split.cells[0])
+    rows = len(split.starts)
+    shaped = split.cells == run.width
+    first_row = run.next_row
+    if not shaped.all():
+        yield from _misshapen(run, block, split, np.flatnonzero(~shaped), (plain_from, line))
+    kept = int(shaped.sum())
+    run.rows += kept
+    run.damaged += rows - kept
+    if not kept or not run.wanted:
+        return
+    owner = np.repeat(shaped, split.cells - 1)
+    commas = split.commas[owner].reshape(kept, run.width - 1)
+    starts = np.concatenate((split.starts[shaped][:, None] + 1, commas + 1), axis=1)
+    ends = np.concatenate((commas, split.ends[shaped][:, None]), axis=1)
+    batch = Batch(
+        notation=run.notation, data=block, rows=kept, width=run.width, encoding=run.encoding, first_row=first_row,
+        plain_from=plain_from, plain_to=plain_from + len(block), line=line, starts=starts, ends=ends,
+        skipped=tuple(np.flatnonzero(~shaped).tolist()),
+    )  # fmt: skip
+    yield from _cell_encoding_faults(run, batch)
+    yield batch
+
+
+def _misshapen(
+    run: DataRun, block: bytes, split: ValueRows, rows: NDArray[np.int64], at: tuple[int, int]
+) -> Iterator[Finding]:
+    for row in rows:
+        start, end = int(split.starts[row]), int(split.ends[row]) + 1
+        place = Place(plain_from=at[0] + start, plain_to=at[0] + end, line=at[1] + block.count(b"\n", 0, start))
+        number = run.next_row + int(row)
+        message = f"has {int(split.cells[row])} values where {run.width} are expected"
+        yield from run.row_fault("row-shape", (number, number), message, place)
+
+
+def _cell_encoding_faults(run: DataRun, batch: Batch) -> Iterator[Finding]:
+    """Text cells that are not valid in the script's character set; binary columns may hold any byte."""
+    if batch.data.isascii() or batch.starts is None or batch.ends is None:
+        return
+    try:
+        batch.data.decode(run.encoding)
+        return
+    except UnicodeDecodeError:
+        if run.entry is None:
+            return
+    binary = [is_binary(column.type) for column in columns_of_run(run.entry, run.columns)]
+    for row in range(batch.rows):
+        for column in range(batch.width):
+            cell = batch.data[batch.starts[row, column] : batch.ends[row, column]]
+            if cell.isascii() or (column < len(binary) and binary[column]) or cell.lstrip()[:7].lower() == b"_binary":
+                continue
+            try:
+                cell.decode(run.encoding)
+            except UnicodeDecodeError as error:
+                start = int(batch.starts[row, column]) + error.start
+                place = Place(
+                    plain_from=batch.plain_from + start, plain_to=batch.plain_from + start + error.end - error.start,
+                    line=batch.line + batch.data.count(b"\n", 0, start),
+                )  # fmt: skip
+                number = batch.number_of(row)
+                message = f"bytes that are no {run.encoding.upper()} text: {cell[error.start : error.end].hex()}"
+                yield from run.row_fault("encoding-broken", (number, number), message, place)
