@@ -129,6 +129,10 @@ class PostgresServer(_Server):
     def _client(self, program: str, database: str) -> list[str]:
         return [f"{self.binaries}/{program}", "-h", str(self.folder), "-U", "postgres", "-d", database]
 
+    def dump_cluster(self) -> bytes:
+        """A dump of all databases, roles and tablespaces."""
+        return _run([f"{self.binaries}/pg_dumpall", "-h", str(self.folder), "-U", "postgres"], self.user)
+
     def run_sql(self, database: str, sql: str | bytes) -> bytes:
         """Feed a script to the server's client; the first error ends it."""
         text = sql.encode() if isinstance(sql, str) else sql

@@ -108,11 +108,15 @@ class Opened:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Opening:
-    """How to open a backup: where temporary copies go, whose rows are wanted, and standard input."""
+    """How to open a backup: where temporary copies go, whose rows are wanted, and standard input.
+
+    `check_pages` has a database file's pages and references checked by the engine, too.
+    """
 
     work_folder: Path | None = None
     wants: Callable[[Name], bool] | None = None
     stdin: BinaryIO | None = None
+    check_pages: bool = True
 
 
 def open_backup(paths: Sequence[Path], options: Opening) -> Opened:
@@ -145,7 +149,9 @@ def _reader(found: Recognised, opened: Opened, options: Opening) -> Reader:
     if found.form == "sqlite-file":
         from sospes.formats.sqlite.reader import SqliteReader
 
-        return SqliteReader(opened.source, opened.text, options.work_folder, options.wants)
+        database = SqliteReader(opened.source, opened.text, options.work_folder, options.wants)
+        database.check_pages = options.check_pages
+        return database
     from sospes.formats.script.reader import ScriptReader
 
     assert found.lexis is not None  # scripts always come with one

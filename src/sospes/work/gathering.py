@@ -155,4 +155,4 @@ def _ended(entry: Entry) -> bytes:
     text = entry.definition.strip() + b"\n"
     if entry.delimiter != b";":
         return b"DELIMITER " + entry.delimiter + b"\n" + text + b"DELIMITER ;\n"
-    return text
+    return text if text.endswith(b";\n") else text.rstrip() + b";\n"

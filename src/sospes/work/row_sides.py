@@ -122,7 +122,7 @@ class BackupRows:
         self.engine = opened.reader.header.engine if opened.reader else None
 
     def _open(self, wants: Wants) -> Opened:
-        return open_backup([self.path], replace(self.opening, wants=wants))
+        return open_backup([self.path], replace(self.opening, wants=wants, check_pages=False))
 
     def _take(self, entry: Entry, entries: dict[Name, Entry]) -> None:
         if entry.kind == "table":

@@ -170,6 +170,7 @@ class ScriptReader:
             encoding=self.settings.codec,
             lexis=self.settings.lexis,
             wanted=self.wants(table),
+            encoding_stated=self.notes.encoding is not None,
         )
         begin = window.offset
         window.advance(rows_from)
@@ -307,10 +308,11 @@ class ScriptReader:
 
     def _default_row(self, window: Window, where: Where, end: int) -> Iterator[Event]:
         """INSERT ... DEFAULT VALUES: one row of a table without columns."""
-        entry = Classifier(window.data[window.position : end], self.settings.lexis, where).entry()
+        statement = window.data[window.position : end]
+        entry = Classifier(statement, self.settings.lexis, where).entry()
         table = entry.about or entry.name
         window.advance(end)
-        yield RowsBegin(table=table, columns=(), entry=self.tables.get(table), notation=self.settings.notation)
+        yield RowsBegin(table=table, columns=(), entry=self.tables.get(table), notation=self.settings.notation, opening=statement)
         yield empty_rows(1, self.settings.notation, where.plain_from, where.line)
         yield RowsEnd(table=table, rows=1, damaged=0, plain_from=where.plain_from, plain_to=window.offset)
 

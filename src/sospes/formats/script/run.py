@@ -9,7 +9,7 @@ from dataclasses import dataclass, field
 from sospes.formats.script.lexis import Lexis
 from sospes.model.entries import Column, Engine, Entry, Name
 from sospes.model.events import Batch, Notation
-from sospes.model.findings import Finding, Place, fault
+from sospes.model.findings import Finding, Place, doubt, fault
 
 MOST_FINDINGS = 50
 """Findings about single rows of one table; further odd rows are counted and summed up in one more."""
@@ -39,6 +39,7 @@ class DataRun:
     lexis: Lexis
     crlf: bool = False
     wanted: bool = True
+    encoding_stated: bool = True
     rows: int = 0
     damaged: int = 0
     width: int = -1
@@ -59,10 +60,13 @@ class DataRun:
         if self._reported > MOST_FINDINGS:
             return
         which = f"row {rows[0]:,}" if rows[0] == rows[1] else f"rows {rows[0]:,} to {rows[1]:,}"
-        yield fault(
+        unsure = code == "encoding-broken" and not self.encoding_stated
+        yield (doubt if unsure else fault)(
             code,
             f"{self.table.label}, {which}: {message}",
-            "the row is damaged; take it from another backup, or extract the other tables",
+            "the script names no character set: find out which one its client used"
+            if unsure
+            else "the row is damaged; take it from another backup, or extract the other tables",
             place,
         ).at(
             database=self.table.database,

@@ -114,11 +114,11 @@ class Settings:
         if match := _NAMES.search(text):
             self.set_encoding(match[1].decode("ascii", "replace"))
         if match := _SQL_MODE.search(text):
-            mode = match[1].upper()
+            mode = set(match[1].upper().split(b","))
             self._saved_lexis.append(self.lexis)
             self.lexis = self.lexis.changed(
                 escapes=b"NO_BACKSLASH_ESCAPES" not in mode,
-                ansi_quotes=b"ANSI_QUOTES" in mode or mode == b"ANSI",
+                ansi_quotes=bool({b"ANSI_QUOTES", b"ANSI"} & mode),
             )
         elif _RESTORED_MODE.search(text) and self._saved_lexis:
             saved = self._saved_lexis.pop()

@@ -220,7 +220,7 @@ def _page_findings(connection: sqlite3.Connection) -> Iterator[Finding]:
     for table, row, parent, _ in connection.execute("PRAGMA foreign_key_check").fetchmany(MOST_PROBLEMS):
         yield fault(
             "reference-broken",
-            f"{table}: row {row} points to a row of {parent} that isn't there",
+            f"{table}: {'a row' if row is None else f'row {row}'} points to a row of {parent} that isn't there",
             "the rows were already so when the backup was written, or one was lost: compare with live",
             Place(table=table, row_from=row, row_to=row),
         )
