@@ -100,7 +100,9 @@ def test_each_extracted_table_loads_alone_and_holds_the_same_rows(
         again = tmp_path / f"{number}-again.sql"
         again.write_bytes(postgres.dump(database))
         compared = sospes("compare", again, night, "--table", table, "--json").document["result"]["tables"]
-        assert [t["same"] for t in compared] == [t["right_rows"] for t in compared] == [t["left_rows"] for t in compared]
+        assert (
+            [t["same"] for t in compared] == [t["right_rows"] for t in compared] == [t["left_rows"] for t in compared]
+        )
 
 
 def test_an_extract_holds_what_belongs_to_the_table_and_nothing_else(postgres: PostgresServer, tmp_path: Path) -> None:
@@ -115,7 +117,9 @@ def test_an_extract_holds_what_belongs_to_the_table_and_nothing_else(postgres: P
     for other in ("DROP ", "OWNER TO", "CREATE TABLE rescue.boat", "CREATE VIEW", "seed_lot", "GRANT"):
         assert other not in text.replace("DROP TABLE x; --", "")
 
-    assert sospes("extract", night, "rescue.boat", "--out", tmp_path / "boat.sql", "--json").document["result"]["left_out"]
+    assert sospes("extract", night, "rescue.boat", "--out", tmp_path / "boat.sql", "--json").document["result"][
+        "left_out"
+    ]
     assert "boat_station_id_fkey" not in (tmp_path / "boat.sql").read_text()
 
 

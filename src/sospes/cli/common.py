@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import argparse
+import io
 import re
 import sys
 import time
@@ -106,7 +107,8 @@ def opening(args: argparse.Namespace) -> Opening:
     """How backups are opened for these arguments."""
     from sospes.formats.opening import Opening
 
-    return Opening(work_folder=args.work_folder, stdin=getattr(sys.stdin, "buffer", None))
+    # unbuffered, as a thread that waits for more input would keep a buffer's lock beyond the program's end
+    return Opening(work_folder=args.work_folder, stdin=io.FileIO(0, closefd=False))
 
 
 def grouped(paths: Sequence[Path], pieces: Sequence[Path]) -> list[list[Path]]:

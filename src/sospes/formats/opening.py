@@ -6,14 +6,14 @@ import io
 from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass, field
 from pathlib import Path
-from typing import BinaryIO, Protocol
+from typing import Protocol
 
 from sospes.formats.recognise import Recognised, recognise
 from sospes.model.entries import Name
 from sospes.model.errors import CannotCheck
 from sospes.model.events import Event, Header
 from sospes.model.findings import Finding, fault, note
-from sospes.places.source import Source, open_source
+from sospes.places.source import Readable, Source, open_source
 from sospes.stream.containers import Block
 from sospes.stream.plain import PlainText
 
@@ -115,7 +115,7 @@ class Opening:
 
     work_folder: Path | None = None
     wants: Callable[[Name], bool] | None = None
-    stdin: BinaryIO | None = None
+    stdin: Readable | None = None
     check_pages: bool = True
 
 

@@ -6,7 +6,7 @@ import stat
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from pathlib import Path
-from typing import BinaryIO
+from typing import Protocol
 
 from sospes.model.errors import CannotCheck, NotFound, UsageError
 from sospes.model.findings import Finding, doubt
@@ -23,10 +23,18 @@ class Piece:
     changed_ns: int
 
 
+class Readable(Protocol):
+    """Anything that gives its bytes in order, once."""
+
+    def read(self, length: int, /) -> bytes | None:
+        """Up to `length` bytes; nothing at the end."""
+        ...
+
+
 class Source:
     """Stored bytes in order. `size` is in bytes, None for standard input, which can be read only once."""
 
-    def __init__(self, name: str, pieces: Sequence[Piece] = (), stream: BinaryIO | None = None) -> None:
+    def __init__(self, name: str, pieces: Sequence[Piece] = (), stream: Readable | None = None) -> None:
         self.name = name
         self.pieces = tuple(pieces)
         self._stream = stream
@@ -66,7 +74,7 @@ class Source:
             head = b""
             while len(head) < length and (block := self._stream.read(length - len(head))):
                 head += block
-            self._stream = _Joined(head, self._stream)  # type: ignore[assignment]
+            self._stream = _Joined(head, self._stream)
             return head
         return self.tail_from(0, length)
 
@@ -95,11 +103,11 @@ class Source:
 class _Joined:
     """Bytes already taken from a stream, then the rest of it."""
 
-    def __init__(self, head: bytes, rest: BinaryIO) -> None:
+    def __init__(self, head: bytes, rest: Readable) -> None:
         self._head = head
         self._rest = rest
 
-    def read(self, length: int) -> bytes:
+    def read(self, length: int, /) -> bytes | None:
         if self._head:
             part, self._head = self._head[:length], self._head[length:]
             return part
@@ -109,7 +117,7 @@ class _Joined:
 _DISK_ADVICE = "check the disk or share that it lies on, then run this again"
 
 
-def open_source(paths: Sequence[Path], stdin: BinaryIO | None = None) -> Source:
+def open_source(paths: Sequence[Path], stdin: Readable | None = None) -> Source:
     """A source over one file, over several pieces in order, or over standard input (the path `-`).
 
     Raises NotFound for what isn't there, UsageError for a folder, CannotCheck where access is refused.

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import json
+import re
 from collections.abc import Callable, Sequence
 from decimal import Decimal, InvalidOperation
 
@@ -16,19 +17,34 @@ _TRUE = frozenset({"t", "true", "1", "yes", "on"})
 _FALSE = frozenset({"f", "false", "0", "no", "off"})
 
 
+_PLAIN_NUMBER = re.compile(r"([-+]?)(\d+)(?:\.(\d*))?")
+MOST_ZEROS = 1000
+"""A number with more zeros than this before or behind its point is written with an exponent."""
+
+
 def decimal_text(text: str) -> str:
     """An exact number without superfluous zeros: 1.50 and 1.5 are one. Anything else stays as it is."""
+    match = _PLAIN_NUMBER.fullmatch(text)
+    if match is None:
+        return _unusual_decimal(text)
+    whole, fraction = match[2].lstrip("0") or "0", (match[3] or "").rstrip("0")
+    number = f"{whole}.{fraction}" if fraction else whole
+    return f"-{number}" if match[1] == "-" and number != "0" else number
+
+
+def _unusual_decimal(text: str) -> str:
+    """Numbers with an exponent, NaN, infinities."""
     try:
         number = Decimal(text)
     except InvalidOperation:
         return text
     if not number.is_finite():
         return str(number).lower()
-    if number == 0:
-        return "0"
+    if -MOST_ZEROS < number.adjusted() < MOST_ZEROS:
+        return decimal_text(format(number, "f"))
     sign, digits, exponent = number.as_tuple()
     stripped = "".join(map(str, digits)).rstrip("0")
-    return f"{'-' if sign else ''}{stripped}e{int(exponent) + len(digits) - len(stripped)}"
+    return f"{'-' if sign else ''}{stripped}e{int(exponent) + len(digits) - len(stripped)}" if stripped else "0"
 
 
 def float_text(text: str) -> str:

@@ -97,7 +97,8 @@ class Unlike:
     """Where two sets differ.
 
     same      rows that both have
-    left      keys with rows that only the left has, right likewise, both with keys that are in either
+    *_only    keys that only that side has
+    both      keys that both sides have, whose rows are not all the same
     """
 
     same: int
@@ -133,14 +134,14 @@ def _bucket_unlike(left: Digested, right: Digested) -> tuple[int, *tuple[NDArray
     common = np.minimum(lefts, rights)
     keys = rows["key"][starts]
     key_starts = np.flatnonzero(np.concatenate(([True], keys[1:] != keys[:-1])))
-    left_over = np.add.reduceat(lefts - common, key_starts) > 0
-    right_over = np.add.reduceat(rights - common, key_starts) > 0
+    over = np.add.reduceat(sizes - 2 * common, key_starts) > 0
+    has_left, has_right = np.add.reduceat(lefts, key_starts) > 0, np.add.reduceat(rights, key_starts) > 0
     keys = keys[key_starts]
     return (
         int(common.sum()),
-        keys[left_over & ~right_over],
-        keys[right_over & ~left_over],
-        keys[left_over & right_over],
+        keys[over & ~has_right],
+        keys[over & ~has_left],
+        keys[over & has_left & has_right],
     )
 
 

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import codecs
+import contextlib
 import queue
 import threading
 from bisect import bisect_right
@@ -14,6 +15,9 @@ from sospes.stream.containers import Block, container_of, unpack
 
 DEEPEST = 3
 """Containers inside each other that are unpacked; more than that is no backup's doing."""
+
+WAITS = 20
+"""How often the end of the reading thread is waited for, each time 0.05 s."""
 
 _MARKS = (
     (codecs.BOM_UTF8, "utf-8"),
@@ -170,14 +174,13 @@ class _ReadAhead:
         self._thread.start()
         return self
 
-    def __exit__(self, *_: object) -> None:
+    def __exit__(self, *_error: object) -> None:
         self._stop.set()
-        while self._thread.is_alive():
-            try:
+        for _ in range(WAITS):  # a thread that waits for standard input is left behind, it ends with the program
+            if not self._thread.is_alive():
+                return
+            with contextlib.suppress(queue.Empty):
                 self._queue.get(timeout=0.05)
-            except queue.Empty:
-                continue
-        self._thread.join()
 
     def __iter__(self) -> Iterator[Block | Finding]:
         while (item := self._queue.get()) is not None:

@@ -133,20 +133,19 @@ class Differences:
     def _left(self, store: sqlite3.Connection, rows: Rows) -> None:
         only, both = _Members(self.found.left_only), _Members(self.found.both)
         for key, cells in self._keyed(rows()):
-            if key in both or (not self.judging.pair.key and key in only):
+            if key in both:
                 store.execute("INSERT INTO waiting VALUES (?, ?)", (_signed(key), b"\t".join(cells)))
             elif key in only:
                 self._add_only_left(cells)
 
     def _right(self, store: sqlite3.Connection, rows: Rows) -> None:
         only, both = _Members(self.found.right_only), _Members(self.found.both)
-        left_only = _Members(self.found.left_only)
         watch = self._missing.rows > 0 and bool(self.judging.pair.key)
         place = self.judging.pair.key[0] if watch else 0
         for key, cells in self._keyed(rows()):
             if watch:
                 self._missing.meet(cells[place])
-            if key in both or (not self.judging.pair.key and key in left_only):
+            if key in both:
                 self._match(store, key, cells)
             elif key in only:
                 self._add_only_right(cells)

@@ -115,7 +115,7 @@ class HeaderNotes:
     def complete(self) -> bool | None:
         """Whether the script's own closing is there; None when it promises none and has none."""
         if self.engine is Engine.SQLITE:
-            return self.transaction == "commit" if self.transaction else None
+            return self.transaction == "commit" if self.transaction not in {"", "commit only"} else None
         if self.openings:
             return self.closings >= self.openings and self.closing_tail and not self.restrict_keys
         return None

@@ -23,6 +23,9 @@ from sospes.stream.containers import Block
 LONGEST_STATEMENT = 16 << 20
 """A definition longer than this, in bytes, is taken for one whose end was lost."""
 
+LOOK_AHEAD = 64
+"""Bytes that tell what comes next: a comment, a line for the client, a statement."""
+
 _SPACE = re.compile(rb"[\s;]*+")
 _CONTROL = re.compile(rb"[\x00-\x08\x0b\x0e-\x1f]")
 _LINE = re.compile(rb"[^\n]*+\n")
@@ -81,7 +84,7 @@ class ScriptReader:
             space = _SPACE.match(window.data, window.position)
             if space and space.end() > window.position:
                 window.advance(space.end())
-            if window.left < 3 and window.grow():
+            if window.left < LOOK_AHEAD and window.grow(LOOK_AHEAD):
                 continue
             if not window.left:
                 return
@@ -312,7 +315,8 @@ class ScriptReader:
         entry = Classifier(statement, self.settings.lexis, where).entry()
         table = entry.about or entry.name
         window.advance(end)
-        yield RowsBegin(table=table, columns=(), entry=self.tables.get(table), notation=self.settings.notation, opening=statement)
+        known, notation = self.tables.get(table), self.settings.notation
+        yield RowsBegin(table=table, columns=(), entry=known, notation=notation, opening=statement)
         yield empty_rows(1, self.settings.notation, where.plain_from, where.line)
         yield RowsEnd(table=table, rows=1, damaged=0, plain_from=where.plain_from, plain_to=window.offset)
 
@@ -328,7 +332,7 @@ class ScriptReader:
                 "the backup was cut off or its program failed: take it again",
                 place,
             )
-        elif notes.closings and not notes.openings:
+        elif (notes.closings and not notes.openings) or notes.transaction == "commit only":
             yield fault(
                 "opening-missing",
                 "the script has a closing line and no header: its beginning is gone",

@@ -87,7 +87,9 @@ class Settings:
             self.connect(entry.name.name)
         elif entry.kind == "transaction" and self.lexis.engine is Engine.SQLITE:
             first = entry.definition.split(None, 1)[0].strip(b"; ").lower()
-            self.notes.transaction = "commit" if first in {b"commit", b"end"} else "begin"
+            ended = first in {b"commit", b"end"}
+            begun = self.notes.transaction == "begin"
+            self.notes.transaction = ("commit" if begun else "commit only") if ended else "begin"
         elif entry.kind == "rollback":
             self.notes.transaction = "rollback"
         elif entry.kind in {"setting", "action"}:
@@ -103,7 +105,7 @@ class Settings:
         elif match := _SEARCH_PATH.match(text):
             self.schema = match[1].decode("utf-8", "replace")
         elif text[:6].lower() == b"pragma" and not self.notes.transaction:
-            self.notes.transaction = "begin"
+            self.notes.transaction = "announced"
 
     def _mariadb_setting(self, text: bytes) -> None:
         upper = text.upper()

@@ -1,0 +1,228 @@
+"""Differences between two sets of rows, and the causes that are named for them, each with its near miss."""
+
+from __future__ import annotations
+
+import json
+from collections.abc import Callable
+from pathlib import Path
+from typing import Any
+
+import pytest
+
+from tests.backups import copy_table, mysql, postgresql
+from tests.conftest import sospes, verdict_of
+
+Row = list[str]
+COLUMNS = [("id", "integer NOT NULL"), ("status", "text"), ("cost", "numeric(10,2)"), ("note", "text")]
+
+
+def rows() -> list[Row]:
+    """One hundred call-outs."""
+    return [[str(n), "open" if n % 3 else "done", f"{n}.50", "" if n % 10 == 0 else f"note {n}"] for n in range(1, 101)]
+
+
+def script(path: Path, content: list[Row], key: str = "id") -> Path:
+    path.write_bytes(postgresql(copy_table("rescue.call_out", COLUMNS, content, key)))
+    return path
+
+
+def compared(tmp_path: Path, left: list[Row], right: list[Row], *options: str, key: str = "id") -> dict[str, Any]:
+    run = sospes(
+        "compare",
+        script(tmp_path / "left.sql", left, key),
+        script(tmp_path / "right.sql", right, key),
+        "--json",
+        *options,
+    )
+    return run.document
+
+
+def changed(change: Callable[[Row], Row | None]) -> list[Row]:
+    return [row for row in (change(list(row)) for row in rows()) if row is not None]
+
+
+def with_status(value: str, keep: str = "") -> Callable[[Row], Row]:
+    return lambda row: row if row[0] == keep else [row[0], value, *row[2:]]
+
+
+CAUSES = [
+    pytest.param(lambda row: None, "table-gone", 100, id="table-gone"),
+    pytest.param(lambda row: row if row[0] == "50" else None, None, 0, id="table-gone-near-miss"),
+    pytest.param(with_status("done"), "column-set-everywhere", 67, id="column-set"),
+    pytest.param(with_status("done", keep="50"), None, 0, id="column-set-near-miss"),
+    pytest.param(
+        lambda r: [r[0], "done", r[2], "x" if r[0] == "50" else r[3]],
+        "column-set-everywhere",
+        67,
+        id="column-set-and-more",
+    ),
+    pytest.param(lambda r: None if 40 <= int(r[0]) < 60 else r, "key-range-missing", 20, id="range"),
+    pytest.param(lambda r: None if 40 <= int(r[0]) < 60 and r[0] != "50" else r, None, 0, id="range-near-miss"),
+    pytest.param(lambda r: None if int(r[0]) > 90 else r, "key-range-missing", 10, id="range-at-the-end"),
+    pytest.param(lambda r: [*r[:3], r[3] or "\\N"], "null-against-empty", 10, id="null-against-empty"),
+    pytest.param(lambda r: [*r[:3], r[3] or " "], None, 0, id="null-against-blank"),
+]
+
+
+@pytest.mark.parametrize(("change", "kind", "count"), CAUSES)
+def test_causes_and_their_near_misses(
+    tmp_path: Path, change: Callable[[Row], Row | None], kind: str | None, count: int
+) -> None:
+    table = compared(tmp_path, rows(), changed(change))["result"]["tables"][0]
+
+    found = {cause["kind"]: cause for cause in table["explanations"]}
+    if kind is None:
+        assert not found
+    else:
+        assert list(found) == [kind]
+        assert (found[kind]["rows"], found[kind]["share"]) == (count, 1.0)
+
+
+def test_a_column_in_every_row_means_every_row(tmp_path: Path) -> None:
+    """Only some rows got the value: the rest of the table has others, so it was not set everywhere."""
+    table = compared(tmp_path, rows(), changed(lambda r: [r[0], "lost", *r[2:]] if int(r[0]) < 30 else r))
+
+    assert table["result"]["tables"][0]["explanations"] == []
+
+
+def test_counts_columns_and_totals(tmp_path: Path) -> None:
+    right = rows()[5:]
+    right[0][2] = "1000.00"
+    right.append(["999", "new", "0.01", "\\N"])
+
+    document = compared(tmp_path, rows(), right)
+
+    table = document["result"]["tables"][0]
+    assert document["verdict"] == "unsound"
+    assert (table["left_rows"], table["right_rows"], table["same"]) == (100, 96, 94)
+    assert (table["only_left"], table["only_right"], table["changed"]) == (5, 1, 1)
+    assert table["columns_changed"] == {"cost": 1}
+    cost = next(total for total in table["totals"] if total["column"] == "cost")
+    assert (cost["left_sum"], cost["right_sum"], cost["same"]) == ("5100.00", "6076.01", False)
+    kinds = {(item["kind"], item["key"]) for item in document["result"]["differences"]}
+    assert {("changed", "6"), ("only-right", "999"), ("only-left", "1")} <= kinds
+    assert [item["columns"] for item in document["result"]["differences"] if item["kind"] == "changed"] == [
+        [{"name": "cost", "left": "6.5", "right": "1000"}]
+    ]
+    assert set(document["evidence"]) == {"present", "identified"}
+
+
+def test_doubled_rows_show_and_order_does_not(tmp_path: Path) -> None:
+    doubled = [*rows(), rows()[3]]
+    table = compared(tmp_path, rows(), doubled, key="")["result"]["tables"][0]
+    assert (table["same"], table["only_right"], table["key"]) == (100, 1, [])
+    assert table["left_digest"] != table["right_digest"]
+
+    assert compared(tmp_path, rows(), rows()[::-1], key="")["verdict"] == "sound"
+    swapped = rows()
+    swapped[1] = swapped[0]
+    table = compared(tmp_path, [*rows(), rows()[0]], [*swapped, rows()[0]], key="")["result"]["tables"][0]
+    assert (table["only_left"], table["only_right"]) == (1, 1)
+
+
+def test_options_that_bend_the_comparison(tmp_path: Path) -> None:
+    right = [[row[0], row[1], f"{int(row[0])}.51", row[3]] for row in rows()]
+
+    assert compared(tmp_path, rows(), right)["verdict"] == "unsound"
+    assert compared(tmp_path, rows(), right, "--ignore", "cost")["verdict"] == "sound"
+    assert compared(tmp_path, rows(), right, "--within", "cost=0.01")["verdict"] == "sound"
+    assert compared(tmp_path, rows(), right, "--within", "cost=0.009")["verdict"] == "unsound"
+    assert len(compared(tmp_path, rows(), right, "--limit", "7")["result"]["differences"]) == 7
+    by_status = compared(tmp_path, rows(), right, "--key", "note,status", "--ignore", "id")["result"]["tables"][0]
+    assert by_status["key"] == ["note", "status"]
+    assert sospes("compare", tmp_path / "left.sql", tmp_path / "right.sql", "--key", "nothing").code == 3
+    assert sospes("compare", tmp_path / "left.sql", tmp_path / "right.sql", "--ignore", "nothing").code == 3
+
+
+def test_hidden_values_appear_nowhere(tmp_path: Path) -> None:
+    secret = [[row[0], "done", row[2], f"secret of {row[0]}"] for row in rows()]
+    left, right = script(tmp_path / "left.sql", secret), script(tmp_path / "right.sql", rows())
+
+    for words in (["--json"], []):
+        run = sospes("compare", left, right, "--hide-values", *words)
+        assert run.code == 1
+        assert "secret" not in run.out + run.err
+        assert "note 7" not in run.out
+    everywhere = script(tmp_path / "all.sql", [[row[0], "secret", *row[2:]] for row in rows()])
+    assert "'secret'" not in sospes("compare", right, everywhere, "--hide-values").out
+
+
+@pytest.mark.parametrize(("one", "other", "same"), [
+    ("1.50", "1.5", True), ("1.50", "1.51", False), ("NaN", "NaN", True), ("-0.00", "0", True), ("1e2", "100.0", True),
+    ("\\N", "0", False),
+])  # fmt: skip
+def test_numbers_compare_by_value(tmp_path: Path, one: str, other: str, same: bool) -> None:
+    document = compared(tmp_path, [["1", "a", one, "b"]], [["1", "a", other, "b"]])
+
+    assert (document["verdict"] == "sound") == same
+
+
+def test_rows_against_files(tmp_path: Path) -> None:
+    night = script(tmp_path / "night.sql", rows())
+    for form in ("csv", "jsonl"):
+        out = tmp_path / f"rows.{form}"
+        assert sospes("extract", night, "call_out", "--as", form, "--out", out).code == 0
+        assert verdict_of("compare", night, out, "--table", "rescue.call_out") == ("sound", 0)
+        assert verdict_of("compare", out, night) == ("sound", 0)
+
+    text = (tmp_path / "rows.csv").read_text()
+    assert '10,open,10.50,""\n' in text.replace("\r", "")
+    (tmp_path / "rows.csv").write_text(text.replace('10.50,""', "10.50,"))
+    table = sospes("compare", night, tmp_path / "rows.csv", "--json").document["result"]["tables"][0]
+    assert [cause["kind"] for cause in table["explanations"]] == ["null-against-empty"]
+
+    (tmp_path / "bad.csv").write_text("id,status,cost,note\n1,open\n")
+    assert sospes("compare", night, tmp_path / "bad.csv").code == 3
+    (tmp_path / "tabs.tsv").write_text(
+        "id\tstatus\tcost\tnote\n" + "".join("\t".join(row) + "\n" for row in rows() if row[3])
+    )
+    table = sospes("compare", night, tmp_path / "tabs.tsv", "--json").document["result"]["tables"][0]
+    assert (table["same"], table["only_left"]) == (90, 10)
+
+
+def test_a_file_of_rows_needs_to_know_its_table(tmp_path: Path) -> None:
+    two = copy_table("public.a", [("x", "integer")], [["1"]]) + copy_table("public.b", [("x", "integer")], [["1"]])
+    (tmp_path / "two.sql").write_bytes(postgresql(two))
+    (tmp_path / "x.jsonl").write_text(json.dumps({"x": 1}) + "\n")
+
+    assert sospes("compare", tmp_path / "two.sql", tmp_path / "x.jsonl").code == 2
+    assert sospes("compare", tmp_path / "two.sql", tmp_path / "x.jsonl", "--table", "b").code == 0
+
+
+def test_tables_and_columns_on_one_side_only(tmp_path: Path) -> None:
+    two = copy_table("public.a", [("x", "integer"), ("y", "text")], [["1", "b"]]) + copy_table(
+        "public.b", [("x", "integer")], []
+    )
+    (tmp_path / "left.sql").write_bytes(postgresql(two))
+    (tmp_path / "right.sql").write_bytes(postgresql(copy_table("public.a", [("x", "integer")], [["1"]])))
+
+    run = sospes("compare", tmp_path / "left.sql", tmp_path / "right.sql", "--json")
+
+    assert (run.code, sorted(run.codes)) == (1, ["column-missing", "table-missing"])
+    assert verdict_of("compare", tmp_path / "left.sql", tmp_path / "right.sql", "--table", "a", "--ignore", "y") == (
+        "sound",
+        0,
+    )
+
+
+def test_rows_of_two_engines(tmp_path: Path) -> None:
+    body = (
+        b"CREATE TABLE `call_out` (`id` int, `status` text, `cost` decimal(10,2), `note` text, PRIMARY KEY (`id`));\n"
+    )
+    values = ",".join(f"({r[0]},'{r[1]}',{r[2]},'{r[3]}')" for r in rows())
+    (tmp_path / "maria.sql").write_bytes(mysql(body + f"INSERT INTO `call_out` VALUES {values};\n".encode()))
+
+    run = sospes("compare", tmp_path / "maria.sql", script(tmp_path / "right.sql", rows()), "--json")
+
+    assert (run.code, run.document["result"]["tables"][0]["same"]) == (0, 100)
+
+
+def test_damage_on_one_side_is_told_apart_from_differences(tmp_path: Path) -> None:
+    left = script(tmp_path / "left.sql", rows())
+    text = left.read_bytes()
+    (tmp_path / "cut.sql").write_bytes(text[: text.index(b"60\t")])
+
+    run = sospes("compare", left, tmp_path / "cut.sql", "--json")
+
+    assert run.code == 1
+    assert any(item["message"].startswith("right side:") for item in run.document["findings"])

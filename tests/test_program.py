@@ -1,0 +1,256 @@
+"""The program as a whole: help, interruption, full disks, files left alone, and the rules of the house."""
+
+from __future__ import annotations
+
+import ast
+import json
+import os
+import resource
+import signal
+import sqlite3
+import subprocess
+import sys
+import time
+from pathlib import Path
+
+import pytest
+
+from sospes.cli.main import COMMANDS
+from sospes.formats.opening import require_room
+from sospes.model.errors import NoRoom
+from tests.backups import copy_table, postgresql, tides
+from tests.conftest import DUMPS, SCHEMA, VALIDATOR, sospes
+
+SOURCE = Path(__file__).parent.parent / "src" / "sospes"
+PROGRAM = [sys.executable, "-m", "sospes"]
+COMMON = ["--json", "--quiet", "--config", "--work-folder"]
+
+
+def big(path: Path, rows: int = 200_000) -> Path:
+    """A backup that takes the program a second or two."""
+    columns = [("id", "integer NOT NULL"), ("note", "text")]
+    path.write_bytes(
+        postgresql(copy_table("public.tide", columns, [[str(n), f"gauge {n} ok"] for n in range(rows)], "id"))
+    )
+    return path
+
+
+@pytest.mark.parametrize("command", COMMANDS)
+def test_help_says_first_what_a_command_is_for_and_ends_with_an_example(command: str) -> None:
+    run = sospes(command, "--help")
+
+    lines = run.out.strip().splitlines()
+    assert lines[0].rstrip(".").casefold().startswith(COMMANDS[command].casefold()[:40])
+    assert lines[-1].startswith(f"example: sospes {command}")
+    assert all(option in run.out for option in COMMON)
+
+
+def test_the_demo_shows_what_it_says(tmp_path: Path) -> None:
+    begin = time.monotonic()
+    run = sospes("demo", "--json", "--work-folder", tmp_path)
+
+    assert run.code == 0
+    assert time.monotonic() - begin < 30
+    assert [step["exit_code"] for step in run.document["result"]["steps"]] == [0, 0, 1, 1, 0, 0, 1, 0]
+    folder = Path(run.document["result"]["folder"])
+    assert (folder / "crew.sql").exists()
+    text = sospes("demo", "--work-folder", tmp_path).out
+    assert "column status is set to 'done' in every row" in text
+    assert "a contiguous range of 480 keys is missing, 4201 to 4680" in text
+
+
+@pytest.mark.parametrize("words", [["verify"], ["rehearse"], ["extract"], ["compare"]])
+def test_interruption_ends_with_130_and_leaves_nothing(tmp_path: Path, words: list[str]) -> None:
+    night = big(tmp_path / "night.sql", 1_500_000)
+    work = tmp_path / "work"
+    work.mkdir()
+    more = {"extract": ["tide", "--out", str(tmp_path / "out.sql"), "--as", "csv"], "compare": [str(night)]}
+    source = "-" if words == ["verify"] else str(night)  # it waits for the rest of its input, which never comes
+    command = [*PROGRAM, *words, source, *more.get(words[0], []), "--work-folder", str(work)]
+    child = subprocess.Popen(command, stdin=subprocess.PIPE, stdout=subprocess.PIPE, stderr=subprocess.PIPE)
+    if source == "-" and child.stdin:
+        child.stdin.write(tides()[:1000])
+        child.stdin.flush()
+    time.sleep(1.0)
+    child.send_signal(signal.SIGINT)
+    err = child.stderr.read() if child.stderr else b""
+    child.communicate(timeout=60)
+
+    assert child.returncode == 130, err
+    assert b"Traceback" not in err and b"interrupted" in err
+    assert list(work.iterdir()) == []
+    assert sorted(path.name for path in tmp_path.iterdir()) == ["night.sql", "work"]
+
+
+def test_a_full_disk_is_said_and_leaves_nothing_half_written(tmp_path: Path) -> None:
+    night = big(tmp_path / "night.sql")
+
+    def limited() -> None:
+        signal.signal(signal.SIGXFSZ, signal.SIG_IGN)
+        resource.setrlimit(resource.RLIMIT_FSIZE, (300_000, 300_000))
+
+    for words in (["extract", str(night), "tide", "--out", str(tmp_path / "out.sql")], ["rehearse", str(night)]):
+        command = [*PROGRAM, *words, "--work-folder", str(tmp_path)]
+        done = subprocess.run(command, capture_output=True, timeout=60, check=False, preexec_fn=limited)
+        assert done.returncode == 3, (done.stdout, done.stderr)
+        assert b"Traceback" not in done.stderr and b"next:" in done.stderr
+    assert [path.name for path in tmp_path.iterdir()] == ["night.sql"]
+
+
+def test_too_little_room_is_refused_before_anything_is_written(tmp_path: Path) -> None:
+    with pytest.raises(NoRoom, match="needs 1,152,921,504,606,846,976 bytes, only"):
+        require_room(tmp_path, 1 << 60, "the side copy")
+
+
+def test_an_output_is_kept_unless_told_otherwise(tmp_path: Path) -> None:
+    (tmp_path / "a.sql").write_bytes(tides())
+    out = tmp_path / "out.sql"
+    out.write_text("mine")
+
+    assert sospes("extract", tmp_path / "a.sql", "tide", "--out", out).code == 2
+    assert out.read_text() == "mine"
+    assert sospes("extract", tmp_path / "a.sql", "tide", "--out", out, "--overwrite").code == 0
+    assert "COPY public.tide" in out.read_text()
+
+
+def test_a_damaged_table_is_refused_and_another_is_not(tmp_path: Path) -> None:
+    good = copy_table("public.a", [("x", "integer"), ("y", "text")], [["1", "b"]])
+    bad = copy_table("public.b", [("x", "integer"), ("y", "text")], [["1", "b", "extra"], ["2", "c"]])
+    (tmp_path / "a.sql").write_bytes(postgresql(good + bad))
+
+    refused = sospes("extract", tmp_path / "a.sql", "b", "--out", tmp_path / "b.sql", "--json")
+    assert (refused.code, refused.codes, refused.document["result"]["tables"]) == (1, ["row-shape"], [])
+    assert not (tmp_path / "b.sql").exists()
+    fine = sospes("extract", tmp_path / "a.sql", "a", "--out", tmp_path / "x.sql", "--json")
+    assert (fine.code, fine.document["result"]["tables"][0]["rows"]) == (0, 1)
+    assert fine.document["result"]["backup_bytes"] == (tmp_path / "a.sql").stat().st_size
+
+
+def test_standard_output_gets_the_rows_and_nothing_else(tmp_path: Path) -> None:
+    (tmp_path / "a.sql").write_bytes(tides())
+
+    done = subprocess.run(
+        [*PROGRAM, "extract", str(tmp_path / "a.sql"), "tide", "--as", "csv"],
+        capture_output=True,
+        timeout=60,
+        check=True,
+    )
+    assert done.stdout.startswith(b"id,taken_at,height,note\r\n1,")
+    assert done.stdout.count(b"\r\n") == 41
+    assert b"SOUND" in done.stderr
+    missing = subprocess.run(
+        [*PROGRAM, "extract", str(tmp_path / "a.sql"), "tidy"], capture_output=True, timeout=60, check=False
+    )
+    assert (missing.returncode, missing.stdout) == (3, b"")
+    assert b"did you mean public.tide?" in missing.stderr
+
+
+def test_extract_into_a_side_copy_under_a_new_name(tmp_path: Path) -> None:
+    copy = tmp_path / "side.sqlite"
+
+    assert (
+        sospes("extract", DUMPS / "postgresql-18.sql", "rescue.station", "--into", copy, "--new-name", "harbours").code
+        == 0
+    )
+    side = sqlite3.connect(copy)
+    assert side.execute('SELECT count(*) FROM "rescue.harbours"').fetchone() == (4,)
+    side.close()
+    assert sospes("extract", DUMPS / "postgresql-18.sql", "rescue.station", "--into", copy).code == 2
+
+
+@pytest.mark.parametrize(
+    ("body", "code"),
+    [
+        (copy_table("public.a", [("x", "integer NOT NULL")], [["1"], ["1"]], "x"), "key-repeated"),
+        (copy_table("public.a", [("x", "numeric NOT NULL")], [["1.0"], ["1.00"]], "x"), "key-repeated"),
+        (copy_table("public.a", [("x", "text NOT NULL")], [["a"], ["\\N"]], "x"), "null-forbidden"),
+        (copy_table("public.a", [("x", "integer CHECK (x > 0)")], [["1"], ["-1"]]), "check-broken"),
+        (copy_table("public.a", [("x", "integer")], [["1"], ["one"]]), "value-unreadable"),
+        (copy_table("public.a", [("x", "bigint")], [["9223372036854775808"]]), "value-unreadable"),
+        (copy_table("public.a", [("x", "bytea")], [["\\\\xZZ"]]), "value-unreadable"),
+    ],
+)
+def test_rows_that_their_own_server_would_refuse(tmp_path: Path, body: bytes, code: str) -> None:
+    (tmp_path / "a.sql").write_bytes(postgresql(body))
+
+    run = sospes("rehearse", tmp_path / "a.sql", "--json")
+
+    assert (run.code, run.codes, run.document["rung"]) == (1, [code], "identified")
+
+
+@pytest.mark.parametrize("kind", ["integer", "numeric"])
+def test_references_are_checked_by_the_meaning_of_their_type(tmp_path: Path, kind: str) -> None:
+    parent = copy_table("public.a", [("x", f"{kind} NOT NULL")], [["1"], ["2"]], "x")
+    key = b"ALTER TABLE ONLY public.b\n    ADD CONSTRAINT b_a FOREIGN KEY (x) REFERENCES public.a(x);\n"
+    same = "1.0" if kind == "numeric" else "1"
+    for rows, expected in (([[same], ["\\N"]], []), ([[same], ["3"]], ["reference-broken"])):
+        (tmp_path / "a.sql").write_bytes(postgresql(parent + copy_table("public.b", [("x", kind)], rows) + key))
+        assert sospes("rehearse", tmp_path / "a.sql", "--json").codes == expected
+
+
+def test_settings_from_a_file_and_unknown_ones_refused(tmp_path: Path) -> None:
+    (tmp_path / "a.sql").write_bytes(tides())
+    (tmp_path / "good.toml").write_text(f'[defaults]\nquiet = true\nwork-folder = "{tmp_path}"\n')
+    (tmp_path / "bad.toml").write_text("[defaults]\nspeed = 11\n")
+
+    loud = sospes("verify", tmp_path / "a.sql").out
+    assert len(sospes("verify", tmp_path / "a.sql", "--config", tmp_path / "good.toml").out) < len(loud)
+    refused = sospes("verify", tmp_path / "a.sql", "--config", tmp_path / "bad.toml")
+    assert (refused.code, "speed" in refused.err) == (2, True)
+
+
+def test_names_cannot_steer_the_terminal(tmp_path: Path) -> None:
+    name = b'public."\x1b[2Jcleared\x07"'
+    (tmp_path / "a.sql").write_bytes(
+        postgresql(b"CREATE TABLE " + name + b" (a integer);\n\nCOPY " + name + b" (a) FROM stdin;\n1\n\\.\n")
+    )
+
+    out = sospes("verify", tmp_path / "a.sql").out
+
+    assert "\x1b" not in out and "\x07" not in out and "cleared" in out
+
+
+def test_the_core_prints_nothing_and_asks_for_no_terminal() -> None:
+    for path in SOURCE.rglob("*.py"):
+        room = path.relative_to(SOURCE).parts[0]
+        if room in {"cli", "report", "__main__.py"}:
+            continue
+        for node in ast.walk(ast.parse(path.read_text())):
+            if isinstance(node, ast.Import | ast.ImportFrom):
+                names = [getattr(node, "module", None) or "", *(alias.name for alias in node.names)]
+                assert not {"rich", "argparse", "sospes.cli", "sospes.report"} & set(names), path
+            if isinstance(node, ast.Call) and isinstance(node.func, ast.Name):
+                assert node.func.id not in {"print", "input", "exit"}, path
+            if isinstance(node, ast.Attribute) and isinstance(node.value, ast.Name):
+                assert (node.value.id, node.attr) not in {("sys", "exit"), ("os", "environ"), ("sys", "stdout")}, path
+
+
+def test_the_core_brings_no_user_interface_along() -> None:
+    check = "import sys, sospes.work.compare, sospes.work.extract, sospes.work.rehearse; print(*sorted(sys.modules))"
+    loaded = subprocess.run(
+        [sys.executable, "-c", check], capture_output=True, text=True, timeout=60, check=True
+    ).stdout.split()
+
+    assert not {"rich", "argparse", "sqlglot", "pandas"} & set(loaded)
+
+
+def test_the_schema_is_strict_where_it_matters() -> None:
+    good = sospes("verify", DUMPS / "postgresql-18.sql", "--json").document
+    for change in ({"verdict": "fine"}, {"rung": "proven"}, {"extra": 1}, {"result": {"tables": 3}}):
+        assert not VALIDATOR.is_valid({**good, **change})
+    assert json.loads((SOURCE / "report" / "schema.json").read_text()) == SCHEMA
+
+
+def test_as_a_child_process_with_colour_off(tmp_path: Path) -> None:
+    (tmp_path / "a.sql").write_bytes(tides())
+
+    done = subprocess.run(
+        [*PROGRAM, "verify", str(tmp_path / "a.sql")],
+        capture_output=True,
+        timeout=60,
+        check=True,
+        env={**os.environ, "NO_COLOR": "1"},
+    )
+
+    assert done.stdout.startswith(b"SOUND") and b"\x1b" not in done.stdout
+    assert done.stderr == b""
