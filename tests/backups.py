@@ -5,7 +5,7 @@ from __future__ import annotations
 import bz2
 import gzip
 import lzma
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 
 import zstandard
 
@@ -44,7 +44,7 @@ MYSQL_END = b"""/*!40101 SET SQL_MODE=@OLD_SQL_MODE */;
 
 -- Dump completed on 2026-11-22  3:04:05
 """
-PACKERS = {
+PACKERS: dict[str, Callable[[bytes], bytes]] = {
     "plain": lambda data: data,
     "gzip": lambda data: gzip.compress(data, mtime=0),
     "gzip-members": lambda data: gzip.compress(data[: len(data) // 2]) + gzip.compress(data[len(data) // 2 :]),

@@ -254,3 +254,15 @@ def test_as_a_child_process_with_colour_off(tmp_path: Path) -> None:
 
     assert done.stdout.startswith(b"SOUND") and b"\x1b" not in done.stdout
     assert done.stderr == b""
+
+
+def test_the_readme_shows_what_the_program_prints(tmp_path: Path) -> None:
+    readme = (SOURCE.parent.parent / "README.md").read_text()
+    backup = SOURCE / "demo" / "night-cut.sql.gz"
+
+    shown = [line[4:] for line in readme.split("$ sospes verify night-cut.sql.gz\n")[1].split("\n\n")[0].splitlines()]
+    printed = sospes("verify", backup).out.replace(str(backup), "night-cut.sql.gz").splitlines()
+
+    assert shown == [line.rstrip() for line in printed if not line.startswith("  read ")]
+    for command in COMMANDS:
+        assert f"sospes {command}" in readme

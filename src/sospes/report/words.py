@@ -47,7 +47,7 @@ def place_words(place: Place, file: bool = False) -> str:
     parts = []
     if file and place.file:
         parts.append(shown(place.file))
-    if place.table:
+    if place.table and (place.row_from is not None or place.line or place.plain_from is not None):
         table = ".".join(part for part in (place.database, place.schema, place.table) if part)
         parts.append(shown(table))
     if place.row_from is not None:

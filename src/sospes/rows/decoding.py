@@ -86,26 +86,31 @@ def _real(value: float) -> str:
 
 def _copy_rows(data: bytes, encoding: str, holds: Sequence[Hold], bad: BadCell) -> Iterator[Row]:
     try:
-        lines = data.decode(encoding).split("\n")
+        text = data.decode(encoding)
     except UnicodeDecodeError:
         return _copy_rows_with_broken_text(data, encoding, holds, bad)
-    lines.pop()
-    columns = list(zip(*[line.split("\t") for line in lines], strict=True))
+    cells = text.replace("\n", "\t").split("\t")
+    cells.pop()
+    width = len(holds)
+    plain = text.count("\\") == text.count("\\N")  # then a backslash is never anything but NULL
     try:
-        return zip(*map(_copy_column, columns, holds), strict=True)
+        return zip(*[_copy_column(cells[index::width], hold, plain) for index, hold in enumerate(holds)], strict=True)
     except ValueError:
-        return _copy_rows_one_by_one(lines, holds, bad)
+        return _copy_rows_one_by_one(text.split("\n")[:-1], holds, bad)
 
 
-def _copy_column(cells: Sequence[str], hold: Hold) -> Sequence[Held]:
+def _copy_column(cells: Sequence[str], hold: Hold, plain: bool) -> Sequence[Held]:
     """All cells of one column, at the speed of C where nothing is escaped. Raises ValueError for a bad one."""
     if hold is Hold.INTEGER:
         try:
             return list(map(int, cells))
         except ValueError:
             return [None if cell == "\\N" else int(cell) for cell in cells]
-    said = [cell if "\\" not in cell else _copy_cell(cell) for cell in cells]
-    return [None if cell is None else bytea(cell) for cell in said] if hold is Hold.BYTES else said
+    if hold is Hold.BYTES:
+        return [None if cell == "\\N" else bytea(_COPY_ESCAPE.sub(_copy_said, cell)) for cell in cells]
+    if plain:
+        return [None if cell == "\\N" else cell for cell in cells]
+    return [cell if "\\" not in cell else _copy_cell(cell) for cell in cells]
 
 
 def _copy_rows_one_by_one(lines: Sequence[str], holds: Sequence[Hold], bad: BadCell) -> Iterator[Row]:

@@ -6,6 +6,7 @@ import time
 from collections.abc import Callable, Iterator, Sequence
 from contextlib import ExitStack
 from dataclasses import dataclass, field, replace
+from itertools import islice, zip_longest
 from pathlib import Path
 from tempfile import TemporaryFile
 from typing import IO
@@ -91,7 +92,7 @@ def compare(left_path: Path, right_path: Path, how: Comparing) -> Outcome[Compar
     )
     pairing = pair_tables(left, right, how.tables, how.key, how.ignored)
     tables: list[ComparedTable] = []
-    listed: list[Difference] = []
+    listed: list[list[Difference]] = []
     findings: list[Finding] = list(_structure(pairing, left, right))
     with ExitStack() as stack:
         left_sums = _summed(left, pairing, stack, how, is_left=True)
@@ -99,10 +100,10 @@ def compare(left_path: Path, right_path: Path, how: Comparing) -> Outcome[Compar
         for pair in pairing.pairs:
             sums = left_sums[pair.left.name], right_sums[pair.right.name]
             differences = _differences(pair, sums, (left, right), how)
-            listed += differences.listed[: how.limit - len(listed)]
+            listed.append(differences.listed)
             table = _compared(pair, *sums, differences)
             tables.append(table)
-            findings += _table_findings(table)
+            findings += _table_findings(table, left.name)
     findings = [*_side_findings(left, "left"), *_side_findings(right, "right"), *findings]
     evidence = [Rung.PRESENT, Rung.IDENTIFIED]
     if verdict_of(findings) is Verdict.SOUND:
@@ -111,7 +112,9 @@ def compare(left_path: Path, right_path: Path, how: Comparing) -> Outcome[Compar
         name=left.name,
         findings=tuple(findings),
         evidence=tuple(evidence),
-        result=Comparison(left=left.name, right=right.name, tables=tuple(tables), differences=tuple(listed)),
+        result=Comparison(
+            left=left.name, right=right.name, tables=tuple(tables), differences=_spread(listed, how.limit)
+        ),
         seconds=time.perf_counter() - begin,
     )
 
@@ -246,7 +249,14 @@ def _side_findings(side: RowSide, which: str) -> Iterator[Finding]:
             yield replace(finding, message=f"{which} side: {finding.message}").at(file=side.name)
 
 
-def _table_findings(table: ComparedTable) -> Iterator[Finding]:
+def _spread(listed: list[list[Difference]], limit: int) -> tuple[Difference, ...]:
+    """Some differences of each table, as many as may be listed, so that no table hides the others."""
+    turns = (item for turn in zip_longest(*listed) for item in turn if item is not None)
+    chosen = set(map(id, islice(turns, limit)))
+    return tuple(item for table in listed for item in table if id(item) in chosen)
+
+
+def _table_findings(table: ComparedTable, left: str) -> Iterator[Finding]:
     label = ".".join(part for part in (table.schema or table.database, table.name) if part)
     place = Place(database=table.database, schema=table.schema, table=table.name)
     because = f": {table.explanations[0].sentence}" if table.explanations else ""
@@ -257,4 +267,6 @@ def _table_findings(table: ComparedTable) -> Iterator[Finding]:
     ):
         if count:
             rows = f"1 row {one}" if count == 1 else f"{count:,} rows {many}"
-            yield fault(code, f"{label}: {rows}{because}", "look at the differing rows below", place)
+            yield fault(
+                code, f"{label}: {rows}{because}", f"to have the left rows: sospes extract {left} {label}", place
+            )

@@ -170,6 +170,8 @@ class Loader:
             table = self._table(child)
             if table is not None:
                 table.partition_of.add(self.rename(parent))
+        for copy in self.copies.values():
+            copy.end_loading()
 
     def _definitions_missing(self, tables: list[Name]) -> Finding:
         listed = ", ".join(name.label for name in tables[:5]) + (", ..." if len(tables) > 5 else "")

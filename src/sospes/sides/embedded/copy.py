@@ -123,11 +123,17 @@ class EmbeddedCopy:
         if self.connection.in_transaction:
             self.connection.execute("COMMIT")
 
+    def end_loading(self) -> None:
+        """All rows are in: from here on a statement that fails takes back what it did, which loading has no need of."""
+        self.commit()
+        self.connection.execute("PRAGMA journal_mode=MEMORY")
+
     def reopen(self) -> None:
         """Close and open anew, so that the engine reads its definitions as they now are."""
         self.commit()
         self.connection.close()
         self.connection = _connected(self.path)
+        self.connection.execute("PRAGMA journal_mode=MEMORY")
 
     def close(self) -> None:
         """Let go of the file."""
@@ -146,7 +152,7 @@ def _connected(path: Path) -> sqlite3.Connection:
     except sqlite3.OperationalError as error:
         raise CannotCheck(f"{path}: the side copy can't be made: {error}", "check the folder and its rights") from error
     for setting in (
-        "journal_mode=MEMORY", "synchronous=OFF", "cache_size=-48000", "temp_store=FILE", "foreign_keys=OFF",
+        "journal_mode=OFF", "synchronous=OFF", "cache_size=-48000", "temp_store=FILE", "foreign_keys=OFF",
         "locking_mode=EXCLUSIVE",
     ):  # fmt: skip
         connection.execute(f"PRAGMA {setting}")

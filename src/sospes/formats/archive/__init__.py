@@ -1,0 +1,1 @@
+"""PostgreSQL archives with a table of contents: a single file, a directory, or a tar."""
