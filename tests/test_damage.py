@@ -124,6 +124,25 @@ def test_crlf_throughout_is_accepted_as_the_server_does(tmp_path: Path) -> None:
     assert verdict_of("compare", tmp_path / "a.sql", tmp_path / "b.sql") == ("sound", 0)
 
 
+def test_line_ends_inside_values_that_were_converted_leave_a_doubt(tmp_path: Path) -> None:
+    body = b"CREATE TABLE public.a (x text);\n\nINSERT INTO public.a VALUES ('one\ntwo');\n"
+    (tmp_path / "a.sql").write_bytes(postgresql(body).replace(b"\n", b"\r\n"))
+
+    run = sospes("verify", tmp_path / "a.sql", "--json")
+
+    assert (run.code, run.codes) == (3, ["line-ends-changed"])
+
+
+@pytest.mark.parametrize(
+    "line", [b"pg_dump: warning: there are circular foreign-key constraints\n", b"mysqldump: Got errno 28 on write\n"]
+)
+@pytest.mark.parametrize("at_end", [True, False])
+def test_a_message_of_another_program_is_named_and_nothing_else(tmp_path: Path, line: bytes, at_end: bool) -> None:
+    (tmp_path / "a.sql").write_bytes(tides() + line if at_end else line + tides())
+
+    assert sospes("verify", tmp_path / "a.sql", "--json").codes == ["foreign-text"]
+
+
 def test_a_two_megabyte_cell(tmp_path: Path) -> None:
     row = ["1", "2026-01-01", "1", "x" * (2 << 20)]
     (tmp_path / "a.sql").write_bytes(tides([row, ["2", "\\N", "\\N", "small"]]))

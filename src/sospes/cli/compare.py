@@ -81,16 +81,18 @@ def run(args: argparse.Namespace) -> int:
     from sospes.work.compare import Comparing, compare
 
     begin = time.perf_counter()
-    how = Comparing(
-        opening=common.opening(args),
-        tables=args.table,
-        key=args.key,
-        ignored=args.ignore,
-        tolerance=dict(args.within),
-        limit=args.limit,
-        hide=args.hide_values,
-    )
-    outcome = compare(args.left, args.right, how)
+    with common.progress(args, "comparing", [args.left, args.right]) as progress:
+        how = Comparing(
+            opening=common.opening(args),
+            tables=args.table,
+            key=args.key,
+            ignored=args.ignore,
+            tolerance=dict(args.within),
+            limit=args.limit,
+            hide=args.hide_values,
+            progress=progress,
+        )
+        outcome = compare(args.left, args.right, how)
     if not args.json:
         tell_compare(common.printer(args), outcome, args.hide_values)
     return common.finish(args, [outcome], begin)

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import codecs
 import re
 from dataclasses import dataclass
 
@@ -65,6 +66,8 @@ def recognise(plain: bytes, whole: bool) -> Recognised | Finding:
         title = re.search(rb"<title>([^<]{1,80})", plain, re.I)
         said = f": {title[1].decode('utf-8', 'replace').strip()}" if title else ""
         return fault("not-a-backup", f"a web page was saved under the backup's name{said}", _TAKE_AGAIN)
+    if plain[257:262] == b"ustar":
+        return doubt("tar", "the file is a tar of other files", "unpack it and verify the backups inside")
     if not _is_text(plain):
         return doubt(
             "unrecognised",
@@ -90,10 +93,10 @@ def _mostly_ascii(sample: bytes) -> bool:
     if high == 0:
         return True
     try:
-        sample[: len(sample) - 3].decode("utf-8")
-        return True
+        text = codecs.getincrementaldecoder("utf-8")().decode(sample)
     except UnicodeDecodeError:
         return high * 5 < len(sample)
+    return bool(text) and sum(char.isprintable() or char.isspace() for char in text) == len(text)
 
 
 def _readable(plain: bytes, whole: bool) -> Finding:

@@ -96,7 +96,7 @@ def compare(left_path: Path, right_path: Path, how: Comparing) -> Outcome[Compar
     findings: list[Finding] = list(_structure(pairing, left, right))
     with ExitStack() as stack:
         left_sums = _summed(left, pairing, stack, how, is_left=True)
-        right_sums = _summed(right, pairing, stack, how, is_left=False)
+        right_sums = _summed(right, pairing, stack, how, is_left=False, done=left.bytes_read)
         for pair in pairing.pairs:
             sums = left_sums[pair.left.name], right_sums[pair.right.name]
             differences = _differences(pair, sums, (left, right), how)
@@ -127,8 +127,10 @@ class _Sum:
     totals: list[Total]
 
 
-def _summed(side: RowSide, pairing: Pairing, stack: ExitStack, how: Comparing, *, is_left: bool) -> dict[Name, _Sum]:
-    """Read all rows of a side once."""
+def _summed(
+    side: RowSide, pairing: Pairing, stack: ExitStack, how: Comparing, *, is_left: bool, done: int = 0
+) -> dict[Name, _Sum]:
+    """Read all rows of a side once; `done` are the stored bytes that were read before."""
     by_name = {(pair.left if is_left else pair.right).name: pair for pair in pairing.pairs}
     sums = {
         name: _Sum(
@@ -137,7 +139,6 @@ def _summed(side: RowSide, pairing: Pairing, stack: ExitStack, how: Comparing, *
         )
         for name, pair in by_name.items()
     }
-    done = 0
     for part in side.parts(lambda name: name in by_name):
         pair, found = by_name.get(part.table), sums.get(part.table)
         if pair is None or found is None:
@@ -147,9 +148,8 @@ def _summed(side: RowSide, pairing: Pairing, stack: ExitStack, how: Comparing, *
         found.digests.add(digest_rows((canonical_cells(row, functions) for row in rows), pair.key))
         for index, total in zip(pair.summed, found.totals, strict=True):
             total.add([row[index] for row in rows])
-        done += len(rows)
         if how.progress is not None:
-            how.progress(done)
+            how.progress(done + side.bytes_read)
     return sums
 
 

@@ -47,12 +47,13 @@ class RowPart:
 
 
 class RowSide(Protocol):
-    """Rows to compare, which can be read several times."""
+    """Rows to compare, which can be read several times; `bytes_read` counts the stored bytes of all passes."""
 
     name: str
     engine: Engine | None
     tables: dict[Name, RowTable]
     findings: list[Finding]
+    bytes_read: int
 
     def parts(self, wants: Wants) -> Iterator[RowPart]:
         """All rows of the wanted tables."""
@@ -105,6 +106,7 @@ class BackupRows:
     engine: Engine | None = None
     tables: dict[Name, RowTable] = field(default_factory=dict)
     findings: list[Finding] = field(default_factory=list)
+    bytes_read: int = 0
 
     def __post_init__(self) -> None:
         """Read the definitions once, passing over the rows."""
@@ -140,7 +142,9 @@ class BackupRows:
         """All rows of the wanted tables; what can't be read of them goes to `findings`."""
         opened = self._open(wants)
         begin: RowsBegin | None = None
+        before = self.bytes_read
         for event in opened.events():
+            self.bytes_read = before + opened.text.bytes_read
             if isinstance(event, RowsBegin):
                 begin = event
             elif isinstance(event, Batch) and begin is not None:
@@ -187,6 +191,7 @@ class SideCopy:
     engine: Engine | None = None
     tables: dict[Name, RowTable] = field(default_factory=dict)
     findings: list[Finding] = field(default_factory=list)
+    bytes_read: int = 0
     _held: dict[Name, tuple[str, tuple[str, ...], int]] = field(default_factory=dict)
 
     def __post_init__(self) -> None:
@@ -246,6 +251,7 @@ class RowFile:
     engine: Engine | None = None
     tables: dict[Name, RowTable] = field(default_factory=dict)
     findings: list[Finding] = field(default_factory=list)
+    bytes_read: int = 0
 
     def __post_init__(self) -> None:
         """Read the header, or the keys of the first object."""

@@ -38,6 +38,10 @@ _FOREIGN_TEXT = re.compile(
     rb"permission denied|segmentation fault|killed|connection|broken pipe|no space)\b",
     re.I,
 )
+_FOREIGN_LINE = re.compile(
+    rb"[\w./-]+: (?:\[[\w ()]+\] )?(?:error|warning|hint|detail|notice|fatal|panic|got err|couldn't|can't|unknown)",
+    re.I,
+)
 Wanted = Callable[[Name], bool]
 
 
@@ -51,7 +55,7 @@ class ScriptReader:
         self.wants = wants or (lambda _: True)
         self.tables: dict[Name, Entry] = {}
         self._pending_entry: tuple[str, int] | None = None
-        self._resumed_at = -1
+        self._crlf = False
         self._meta = MetaLines(self.settings)
 
     @property
@@ -89,7 +93,11 @@ class ScriptReader:
             if not window.left:
                 return
             first = window.data[window.position : window.position + 2]
-            if first[:1] == b"-" and self.settings.is_line_comment(window.data, window.position):
+            if _FOREIGN_LINE.match(window.data, window.position):
+                place = self._place(window)
+                text = self._take_line(window)[:100].decode("utf-8", "replace").strip()
+                yield self._foreign_text(text, place)
+            elif first[:1] == b"-" and self.settings.is_line_comment(window.data, window.position):
                 self._comment(window)
             elif first[:1] == b"#" and self.settings.lexis.is_mariadb:
                 self._take_line(window)
@@ -113,6 +121,8 @@ class ScriptReader:
     def _comment(self, window: Window) -> None:
         offset = window.offset
         raw = self._take_line(window)
+        if not self._crlf and window.line <= 2 and raw.endswith(b"\r\n"):
+            self._crlf = True
         line = raw.decode("utf-8", "replace").rstrip("\r\n")
         kind = self.notes.comment(line, offset, raw.endswith(b"\n"))
         if kind is not None:
@@ -169,7 +179,7 @@ class ScriptReader:
             entry=entry,
             notation=notation,
             opening=opening,
-            crlf=head.crlf,
+            crlf=head.crlf or self._crlf,
             encoding=self.settings.codec,
             lexis=self.settings.lexis,
             wanted=self.wants(table),
@@ -232,13 +242,13 @@ class ScriptReader:
         if resume is None and window.ended:
             return fault(
                 "truncated",
-                f"the text ends inside {unfinished.inside} of the statement that begins: {text}",
+                f"the text ends inside {unfinished.inside}; it begins: {text}",
                 "the file was cut off: copy it again, or take the backup again",
                 place,
             )
         return fault(
             "statement-unreadable",
-            f"{unfinished.inside} of this statement never ends: {text}",
+            f"{unfinished.inside} never ends; it begins: {text}",
             "a quote or bracket in it is damaged; reading went on at the next statement",
             place,
         )
@@ -323,6 +333,8 @@ class ScriptReader:
     def _closing_findings(self, window: Window) -> Iterator[Finding]:
         notes = self.notes
         place = Place(plain_from=window.offset, line=window.line)
+        if self._crlf:
+            yield note("crlf-line-ends", "all lines end in carriage return and line feed: the text was converted")
         complete = notes.complete
         promises = notes.openings > 0 or notes.engine is Engine.SQLITE
         if complete is False or (notes.settings_saved and not notes.settings_restored):

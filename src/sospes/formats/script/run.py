@@ -43,6 +43,7 @@ class DataRun:
     rows: int = 0
     damaged: int = 0
     width: int = -1
+    line_ends_told: bool = False
     _reported: int = field(default=0)
 
     def __post_init__(self) -> None:

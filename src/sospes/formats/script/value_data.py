@@ -13,7 +13,7 @@ from sospes.formats.script.run import DataRun, columns_of_run, is_binary
 from sospes.formats.script.value_rows import Irregular, ValueRows, continuation, split_slowly, split_values
 from sospes.formats.script.window import Window
 from sospes.model.events import Batch, Event
-from sospes.model.findings import Finding, Place, fault
+from sospes.model.findings import Finding, Place, doubt, fault
 
 BLOCK = 1 << 19
 """Tuples are looked for in blocks of this many bytes, and more only where one is longer."""
@@ -139,8 +139,25 @@ def _value_batch(run: DataRun, block: bytes, split: ValueRows, plain_from: int, 
         plain_from=plain_from, plain_to=plain_from + len(block), line=line, starts=starts, ends=ends,
         skipped=tuple(np.flatnonzero(~shaped).tolist()),
     )  # fmt: skip
+    yield from _changed_line_ends(run, batch)
     yield from _cell_encoding_faults(run, batch)
     yield batch
+
+
+def _changed_line_ends(run: DataRun, batch: Batch) -> Iterator[Finding]:
+    """In a script whose line ends were converted, those inside of values were converted as well."""
+    if not run.crlf or run.line_ends_told or batch.starts is None or batch.ends is None:
+        return
+    for start, end in zip(batch.starts[:, 0].tolist(), batch.ends[:, -1].tolist(), strict=True):
+        if b"\n" in batch.data[start:end]:
+            run.line_ends_told = True
+            yield doubt(
+                "line-ends-changed",
+                f"{run.table.label}: line ends inside values became carriage return and line feed with the script's own",
+                "take the backup again and copy it as bytes; the values are no longer what they were",
+                Place(plain_from=batch.plain_from + start, plain_to=batch.plain_from + end),
+            ).at(database=run.table.database, schema=run.table.schema, table=run.table.name)
+            return
 
 
 def _misshapen(
