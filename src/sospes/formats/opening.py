@@ -22,7 +22,7 @@ MOST_HEAD = 8 << 20
 """Plain bytes of the head that are looked at to learn how well the backup is packed."""
 _ENDINGS = {
     ".gz": "gzip", ".gzip": "gzip", ".tgz": "gzip",
-    ".bz2": "bzip2", ".xz": "xz", ".zst": "zstandard", ".zstd": "zstandard",
+    ".bz2": "bzip2", ".xz": "xz", ".zst": "zstandard", ".zstd": "zstandard", ".lz4": "lz4",
 }  # fmt: skip
 _PLAIN_ENDINGS = frozenset({".sql", ".dump", ".txt", ".db", ".sqlite", ".sqlite3"})
 
@@ -124,6 +124,8 @@ def open_backup(paths: Sequence[Path], options: Opening) -> Opened:
 
     Raises NotFound, UsageError or CannotCheck where the files can't be read at all.
     """
+    if len(paths) == 1 and (paths[0] / "toc.dat").is_file():
+        return _open_directory(paths[0], options)
     source = open_source(paths, options.stdin)
     stored = source.head(HEAD_SIZE)
     head = _read_head(stored, source.size)
@@ -145,13 +147,46 @@ def open_backup(paths: Sequence[Path], options: Opening) -> Opened:
     return opened
 
 
-def _reader(found: Recognised, opened: Opened, options: Opening) -> Reader:
+def _open_directory(folder: Path, options: Opening) -> Opened:
+    """A directory with a table of contents is one backup."""
+    from sospes.formats.archive.opening import open_directory
+
+    source = open_source([path for path in sorted(folder.iterdir()) if path.is_file() and not path.is_symlink()])
+    source.name = str(folder)
+    head = Head(b"", (), None, False)
+    opened = Opened(str(folder), source, PlainText(source), head, None, "pg-archive")
+    reader = open_directory(folder, options.wants)
+    if isinstance(reader, Finding):
+        opened.findings.append(reader)
+    else:
+        opened.reader = reader
+        opened.text.bytes_read = source.size or 0
+    return opened
+
+
+def _open_archive(opened: Opened, options: Opening) -> Reader | None:
+    """A single-file or tar archive; a finding if its contents can't be read."""
+    from sospes.formats.archive.opening import open_single
+
+    plain_path = None if opened.head.containers else opened.source.path
+    reader = open_single(plain_path, opened.text, options.wants)
+    if isinstance(reader, Finding):
+        opened.findings.append(reader)
+        return None
+    if plain_path is not None:
+        opened.text.bytes_read = opened.text.plain_bytes = opened.source.size or 0
+    return reader
+
+
+def _reader(found: Recognised, opened: Opened, options: Opening) -> Reader | None:
     if found.form == "sqlite-file":
         from sospes.formats.sqlite.reader import SqliteReader
 
         database = SqliteReader(opened.source, opened.text, options.work_folder, options.wants)
         database.check_pages = options.check_pages
         return database
+    if found.form == "pg-archive":
+        return _open_archive(opened, options)
     from sospes.formats.script.reader import ScriptReader
 
     assert found.lexis is not None  # scripts always come with one

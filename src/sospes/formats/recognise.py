@@ -66,6 +66,8 @@ def recognise(plain: bytes, whole: bool) -> Recognised | Finding:
         title = re.search(rb"<title>([^<]{1,80})", plain, re.I)
         said = f": {title[1].decode('utf-8', 'replace').strip()}" if title else ""
         return fault("not-a-backup", f"a web page was saved under the backup's name{said}", _TAKE_AGAIN)
+    if plain.startswith(ARCHIVE_MAGIC) or (plain[257:262] == b"ustar" and plain.startswith(b"toc.dat\0")):
+        return Recognised("pg-archive")
     if plain[257:262] == b"ustar":
         return doubt("tar", "the file is a tar of other files", "unpack it and verify the backups inside")
     if not _is_text(plain):

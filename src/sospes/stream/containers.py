@@ -1,4 +1,4 @@
-"""Compressed containers, told by their first bytes: gzip (RFC 1952), bzip2, xz, zstandard (RFC 8878)."""
+"""Compressed containers, told by their first bytes: gzip (RFC 1952), bzip2, xz, lz4, zstandard (RFC 8878)."""
 
 from __future__ import annotations
 
@@ -111,11 +111,29 @@ def _gzip() -> Decoder:
     return decoder
 
 
+def _zlib() -> Decoder:
+    from isal import igzip_lib
+
+    decoder: Decoder = igzip_lib.IgzipDecompressor(flag=igzip_lib.DECOMP_ZLIB)
+    return decoder
+
+
+def _lz4() -> Decoder:
+    import lz4.frame
+
+    decoder: Decoder = lz4.frame.LZ4FrameDecompressor()
+    return decoder
+
+
+ZLIB = Container("zlib", (b"\x78\x01", b"\x78\x5e", b"\x78\x9c", b"\x78\xda"), _zlib)
+"""Not among those that are recognised: two bytes are too few to tell it from other data."""
+
 CONTAINERS = (
     Container("gzip", (b"\x1f\x8b\x08",), _gzip),
     Container("bzip2", tuple(b"BZh%d" % level for level in range(1, 10)), bz2.BZ2Decompressor),
     Container("xz", (b"\xfd7zXZ\x00",), lambda: lzma.LZMADecompressor(lzma.FORMAT_XZ)),
     Container("zstandard", (b"\x28\xb5\x2f\xfd",), _ZstandardDecoder, 1 << 16),
+    Container("lz4", (b"\x04\x22\x4d\x18",), _lz4),
     Container("zstandard", tuple(bytes([0x50 + n]) + b"\x2a\x4d\x18" for n in range(16)), _ZstandardSkippable),
 )
 
@@ -188,7 +206,7 @@ class _Members:
         if len(data) < 6:
             self._begin = data
             return None
-        found = container_of(data)
+        found = self._container if self._container.recognises(data) else container_of(data)
         if found is not None and found.name == self._container.name:
             self._decoder = found.decoder()
             return None

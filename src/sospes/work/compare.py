@@ -95,8 +95,8 @@ def compare(left_path: Path, right_path: Path, how: Comparing) -> Outcome[Compar
     listed: list[list[Difference]] = []
     findings: list[Finding] = list(_structure(pairing, left, right))
     with ExitStack() as stack:
-        left_sums = _summed(left, pairing, stack, how, is_left=True)
-        right_sums = _summed(right, pairing, stack, how, is_left=False, done=left.bytes_read)
+        left_sums = _summed(left, {pair.left.name: pair for pair in pairing.pairs}, stack, how)
+        right_sums = _summed(right, {pair.right.name: pair for pair in pairing.pairs}, stack, how)
         for pair in pairing.pairs:
             sums = left_sums[pair.left.name], right_sums[pair.right.name]
             differences = _differences(pair, sums, (left, right), how)
@@ -127,11 +127,8 @@ class _Sum:
     totals: list[Total]
 
 
-def _summed(
-    side: RowSide, pairing: Pairing, stack: ExitStack, how: Comparing, *, is_left: bool, done: int = 0
-) -> dict[Name, _Sum]:
-    """Read all rows of a side once; `done` are the stored bytes that were read before."""
-    by_name = {(pair.left if is_left else pair.right).name: pair for pair in pairing.pairs}
+def _summed(side: RowSide, by_name: dict[Name, Pair], stack: ExitStack, how: Comparing) -> dict[Name, _Sum]:
+    """Read all rows of a side's tables once."""
     sums = {
         name: _Sum(
             DigestStore(stack.enter_context(_spool(how))),
@@ -149,7 +146,7 @@ def _summed(
         for index, total in zip(pair.summed, found.totals, strict=True):
             total.add([row[index] for row in rows])
         if how.progress is not None:
-            how.progress(done + side.bytes_read)
+            how.progress(side.bytes_read)
     return sums
 
 

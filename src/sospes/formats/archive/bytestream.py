@@ -145,5 +145,11 @@ class BlockStream:
     def seek(self, offset: int) -> None:
         self.skip(offset - self.offset)
 
+    def peek(self, length: int) -> bytes:
+        """The next bytes of the block at hand, which stay unread."""
+        if self._position < len(self._data) or self._fill():
+            return self._data[self._position : self._position + length]
+        return b""
+
     def close(self) -> None:
         """Nothing is held."""

@@ -71,8 +71,21 @@ class ScriptReader:
             if not (cut and isinstance(event, Finding) and event.code == "closing-line-missing"):
                 yield event
 
+    def restart(self, blocks: Iterator[Block | Finding], wants: Wanted | None = None) -> None:
+        """Go on with other text, keeping the settings and tables that are known by now."""
+        self._blocks = blocks
+        self.wants = wants or self.wants
+
     def _all_events(self) -> Iterator[Event]:
         window = Window(self._blocks)
+        yield from self._statements(window)
+        yield from self._closing_findings(window)
+
+    def statements(self) -> Iterator[Event]:
+        """Everything in stored order, for text that is no whole script and promises no closing line."""
+        yield from self._statements(Window(self._blocks))
+
+    def _statements(self, window: Window) -> Iterator[Event]:
         while True:
             yield from self._between(window)
             yield from window.taken_findings()
@@ -80,7 +93,6 @@ class ScriptReader:
                 break
             yield from self._statement(window)
         yield from window.taken_findings()
-        yield from self._closing_findings(window)
 
     def _between(self, window: Window) -> Iterator[Event]:
         """Step over space, comments and client lines up to the next statement."""

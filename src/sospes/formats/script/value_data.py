@@ -153,7 +153,7 @@ def _changed_line_ends(run: DataRun, batch: Batch) -> Iterator[Finding]:
             run.line_ends_told = True
             yield doubt(
                 "line-ends-changed",
-                f"{run.table.label}: line ends inside values became carriage return and line feed with the script's own",
+                f"{run.table.label}: line ends inside values were converted with the script's own",
                 "take the backup again and copy it as bytes; the values are no longer what they were",
                 Place(plain_from=batch.plain_from + start, plain_to=batch.plain_from + end),
             ).at(database=run.table.database, schema=run.table.schema, table=run.table.name)
