@@ -5,8 +5,10 @@ from __future__ import annotations
 import bz2
 import gzip
 import lzma
+import zlib
 from collections.abc import Callable, Sequence
 
+import lz4.frame
 import zstandard
 
 POSTGRESQL_HEAD = b"""--
@@ -91,3 +93,67 @@ def tides(rows: Sequence[Sequence[str]] | None = None) -> bytes:
         ("note", "text"),
     ]
     return postgresql(copy_table("public.tide", columns, rows, "id"))
+
+
+def archive_integer(value: int) -> bytes:
+    """A number as archives write it."""
+    return bytes([value < 0]) + abs(value).to_bytes(4, "little")
+
+
+def archive_text(text: str | None) -> bytes:
+    """A text as archives write it."""
+    return archive_integer(-1) if text is None else archive_integer(len(text.encode())) + text.encode()
+
+
+def archive_entry(number: int, kind: str, tag: str, version: int, **more: str) -> bytes:
+    """One entry of a table of contents, version 1.`version`, its data not placed."""
+    section = {"TABLE DATA": 3, "CONSTRAINT": 4}.get(kind, 2)
+    parts = [
+        archive_integer(number),
+        archive_integer(kind == "TABLE DATA"),
+        archive_text("1259"),
+        archive_text("16400"),
+    ]
+    parts += [archive_text(tag), archive_text(kind), archive_integer(section)]
+    parts += [archive_text(more.get(name, "")) for name in ("definition", "drop", "copy")]
+    parts += [archive_text(more.get("schema", "public")), archive_text("")]
+    parts += [archive_text("heap")] if version >= 14 else []
+    parts += [archive_integer(114)] if version >= 16 else []
+    parts += [archive_text("warden"), archive_text("false")]
+    parts += [archive_text(other) for other in more.get("depends_on", "").split()] + [archive_text(None)]
+    return b"".join([*parts, b"\x01" if kind == "TABLE DATA" else b"\x03", bytes(8)])
+
+
+def archive(version: int, compression: str | None, rows: bytes = b"1\tSkarholm\n2\tInnsund\n") -> bytes:
+    """A single-file archive of one table with its primary key, as a server would write it into a pipe."""
+    number = {None: 0, "gzip": 1, "lz4": 2, "zstandard": 3}[compression]
+    packed = archive_integer(-1 if number else 0) if version < 15 else bytes([number])
+    created = b"".join(map(archive_integer, (5, 4, 3, 22, 10, 126, 0)))
+    names = archive_text("rescue") + archive_text("16.2") + archive_text("16.2")
+    head = b"PGDMP" + bytes([1, version, 0, 4, 8, 1]) + packed + created + names
+    table = "CREATE TABLE public.station (\n    id integer NOT NULL,\n    name text\n);\n"
+    key = "ALTER TABLE ONLY public.station\n    ADD CONSTRAINT station_pkey PRIMARY KEY (id);\n"
+    copy = "COPY public.station (id, name) FROM stdin;\n"
+    entries = [
+        archive_entry(1, "ENCODING", "ENCODING", version, definition="SET client_encoding = 'UTF8';\n"),
+        archive_entry(2, "TABLE", "station", version, definition=table, drop="DROP TABLE public.station;\n"),
+        archive_entry(3, "TABLE DATA", "station", version, copy=copy, depends_on="2"),
+        archive_entry(4, "CONSTRAINT", "station station_pkey", version, definition=key, depends_on="2"),
+    ]
+    text = rows + b"\\.\n\n\n"
+    pack: dict[str | None, Callable[[bytes], bytes]] = {
+        None: lambda data: data, "gzip": zlib.compress, "lz4": lz4.frame.compress,
+        "zstandard": zstandard.ZstdCompressor(write_checksum=True).compress,
+    }  # fmt: skip
+    stored = pack[compression](text)
+    blocks = [stored[start : start + 7] for start in range(0, len(stored), 7)]
+    data = b"".join(archive_integer(len(block)) + block for block in blocks)
+    return (
+        head
+        + archive_integer(len(entries))
+        + b"".join(entries)
+        + b"\x01"
+        + archive_integer(3)
+        + data
+        + archive_integer(0)
+    )

@@ -11,7 +11,7 @@ from sospes.work.outcome import Description, Outcome, TableSummary
 
 MOST_TABLES = 40
 _ENGINES = {"postgresql": "PostgreSQL", "mariadb": "MariaDB", "mysql": "MySQL", "sqlite": "SQLite"}
-_FORMATS = {"sql-script": "SQL script", "sqlite-file": "SQLite database file"}
+_FORMATS = {"sql-script": "SQL script", "pg-archive": "archive", "sqlite-file": "SQLite database file"}
 
 
 def tell_inspect(printer: Printer, outcome: Outcome[Description], contents: bool) -> None:
@@ -22,9 +22,9 @@ def tell_inspect(printer: Printer, outcome: Outcome[Description], contents: bool
     printer.findings(outcome.findings)
     if not printer.quiet and found.format is not None:
         printer.facts(_facts(found))
-        if contents and found.tables is not None:
+        if (contents or found.entries is not None) and found.tables is not None:
             _tables_up_to(printer, found.tables, len(found.tables))
-            _objects(printer, found, every=True)
+            _objects(printer, found, every=contents)
     extent = (
         "everything was read, damage inside is what verify finds"
         if contents
@@ -80,18 +80,8 @@ def _what(found: Description) -> str:
 
 
 def _facts(found: Description) -> list[tuple[str, str]]:
-    complete = {
-        True: "yes, the closing line is there",
-        False: "no, the closing line is missing",
-        None: "unknown",
-    }
-    if found.compression and found.complete is None:
-        complete[None] = "unknown: the end of compressed data shows only when all is read"
     return [
-        (
-            "engine",
-            f"{_ENGINES.get(found.engine or '', 'unknown')} {found.engine_version or '(version not stated)'}",
-        ),
+        ("engine", f"{_ENGINES.get(found.engine or '', 'unknown')} {found.engine_version or '(version not stated)'}"),
         ("written by", found.program or "not stated"),
         ("databases", ", ".join(found.databases) or "not stated"),
         ("encoding", found.encoding or "not stated"),
@@ -100,8 +90,19 @@ def _facts(found: Description) -> list[tuple[str, str]]:
         ("kind", found.kind or "unknown from the header alone: --contents tells"),
         ("compression", found.compression or "none"),
         ("size", size(found.size_bytes)),
-        ("complete", complete[found.complete]),
+        ("complete", _complete_words(found)),
     ]
+
+
+def _complete_words(found: Description) -> str:
+    archive = found.format == "pg-archive"
+    if found.complete is None:
+        if archive:
+            return "unknown until its data are read"
+        return "unknown: the end of compressed data shows only when all is read" if found.compression else "unknown"
+    if archive:
+        return "yes, all that the contents list" if found.complete else "no"
+    return "yes, the closing line is there" if found.complete else "no, the closing line is missing"
 
 
 def _label(table: TableSummary) -> str:

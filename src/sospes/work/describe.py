@@ -8,6 +8,7 @@ from collections.abc import Callable, Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
 from pathlib import Path
 
+from sospes.formats.archive.reader import ArchiveReader
 from sospes.formats.opening import Opened, Opening, open_backup
 from sospes.formats.script.header import HeaderNotes
 from sospes.formats.script.lexis import Lexis
@@ -47,7 +48,9 @@ def inspect(paths: Sequence[Path], looking: Looking, contents: bool) -> Outcome[
     begin = time.perf_counter()
     opened = open_backup(paths, looking.opening)
     evidence = [Rung.PRESENT]
-    if contents or opened.form != "sql-script":
+    if opened.form == "pg-archive" and not contents:
+        description, findings = _contents_only(opened)
+    elif contents or opened.form != "sql-script":
         description, findings = _read_through(opened, looking)
         if not contents and opened.form is not None:
             findings = tuple(finding for finding in findings if finding.severity != "note")
@@ -105,10 +108,10 @@ def _read_through(opened: Opened, looking: Looking) -> tuple[Description, tuple[
         tally.take(event)
     header = opened.reader.header if opened.reader else None
     findings = list(tally.findings)
-    if opened.form == "sql-script" and not cut_off(findings):
+    if opened.form in {"sql-script", "pg-archive"} and not cut_off(findings):
         findings += [finding.at(file=opened.name) for finding in tally.misfits(header.engine if header else None)]
     kind = tally.kind(copied)
-    if opened.form == "sql-script" and kind == "schema-only":
+    if opened.form in {"sql-script", "pg-archive"} and kind == "schema-only":
         findings.append(
             note(
                 "schema-only",
@@ -149,12 +152,19 @@ def _description(opened: Opened, header: Header | None) -> Description:
         program=header.program,
         databases=header.databases,
         encoding=header.encoding or _encoding_of(opened),
-        compression=opened.compression,
+        compression=_compression(opened),
+        entries=opened.reader.contents if isinstance(opened.reader, ArchiveReader) else None,
         started_at=header.started_at,
         written_at=str(header.written_at) if header.written_at else None,
         complete=header.complete,
         size_bytes=opened.source.size or opened.text.bytes_read or None,
     )
+
+
+def _compression(opened: Opened) -> str | None:
+    """What the bytes are packed in; an archive may be packed inside, around, or both."""
+    inside = opened.reader.compression if isinstance(opened.reader, ArchiveReader) else None
+    return "+".join(part for part in (opened.compression, inside) if part) or None
 
 
 def _encoding_of(opened: Opened) -> str | None:
@@ -180,6 +190,26 @@ def _header_only(opened: Opened) -> tuple[Description, tuple[Finding, ...]]:
             ).at(file=opened.name)
         )
     return _description(opened, header), tuple(findings)
+
+
+def _contents_only(opened: Opened) -> tuple[Description, tuple[Finding, ...]]:
+    """The table of contents of an archive, without its data."""
+    reader = opened.reader
+    findings = tuple(finding.at(file=opened.name) for finding in opened.findings)
+    if not isinstance(reader, ArchiveReader):
+        return _description(opened, None), findings
+    tally = Tally()
+    for entry in reader.listed():
+        tally.take(entry)
+    kinds = {entry.kind for entry in reader.contents}
+    kind = "data-only" if "table" not in kinds else "full" if "table data" in kinds else "schema-only"
+    description = replace(
+        _description(opened, reader.header),
+        kind=kind if kinds & {"table", "table data"} else None,
+        tables=tally.summaries(counted=False),
+        objects=tuple(tally.objects.values()),
+    )
+    return description, findings
 
 
 def _complete_by_tail(opened: Opened, notes: HeaderNotes) -> bool | None:

@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Generic, TypeVar
 
+from sospes.formats.archive.reader import ContentsEntry
 from sospes.model.findings import Finding, verdict_of
 from sospes.model.verdict import Rung, Verdict, highest_rung
 
@@ -55,6 +56,7 @@ class Description:
     objects: tuple[ObjectSummary, ...] | None = None
     bytes_read: int | None = None
     plain_bytes: int | None = None
+    entries: tuple[ContentsEntry, ...] | None = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -167,7 +167,7 @@ def _loaded(opened: Opened, loader: Loader, tally: Tally, how: Rehearsing) -> It
             for finding in loader.take(event):
                 yield finding.at(file=opened.name)
     yield from loader.finish()
-    if opened.form == "sql-script" and not cut_off(tally.findings):
+    if opened.form in {"sql-script", "pg-archive"} and not cut_off(tally.findings):
         header = opened.reader.header if opened.reader else None
         for finding in tally.misfits(header.engine if header else None):
             yield finding.at(file=opened.name)

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 from pathlib import Path
-from typing import BinaryIO, Protocol
+from typing import Protocol
 
 from sospes.model.findings import Finding
 from sospes.stream.containers import Block
@@ -48,47 +48,44 @@ class ByteStream(Protocol):
 
 
 class FileStream:
-    """A file on disk; `origin` is where the stream starts in it and `size` its length, in bytes."""
+    """A file on disk, opened for each MiB anew, so that nothing has to be closed by whoever stops reading early."""
 
     seekable = True
 
-    def __init__(self, path: Path, origin: int = 0, size: int | None = None) -> None:
-        self._file: BinaryIO = path.open("rb", buffering=READ_SIZE)
-        self._origin = origin
-        self.size = path.stat().st_size - origin if size is None else size
-        self._offset = 0
-        self._file.seek(origin)
+    def __init__(self, path: Path) -> None:
+        self._path = path
+        self.size = path.stat().st_size
+        self._data = b""
+        self._position = 0
+        self._base = 0
 
     @property
     def offset(self) -> int:
-        return self._offset
-
-    def read(self, length: int) -> bytes:
-        data = self.some(length)
-        while len(data) < length:
-            more = self.some(length - len(data))
-            if not more:
-                raise CutShort(self._offset, length)
-            data += more
-        return data
+        return self._base + self._position
 
     def some(self, most: int) -> bytes:
-        data = self._file.read(max(0, min(most, self.size - self._offset)))
-        self._offset += len(data)
+        if self._position == len(self._data):
+            self._base, self._position = self.offset, 0
+            with self._path.open("rb", buffering=0) as file:
+                file.seek(self._base)
+                self._data = file.read(READ_SIZE)
+        data = self._data[self._position : self._position + most]
+        self._position += len(data)
         return data
 
+    def read(self, length: int) -> bytes:
+        return _exactly(self, length)
+
     def skip(self, length: int) -> None:
-        if self._offset + length > self.size:
+        if self.offset + length > self.size:
             raise CutShort(self.size, length)
-        self.seek(self._offset + length)
+        self.seek(self.offset + length)
 
     def seek(self, offset: int) -> None:
-        self._offset = offset
-        self._file.seek(self._origin + offset)
-
-    def close(self) -> None:
-        """Let go of the file."""
-        self._file.close()
+        if self._base <= offset <= self._base + len(self._data):
+            self._position = offset - self._base
+        else:
+            self._base, self._position, self._data = offset, 0, b""
 
 
 class BlockStream:
@@ -125,15 +122,7 @@ class BlockStream:
         return data
 
     def read(self, length: int) -> bytes:
-        parts = []
-        left = length
-        while left:
-            part = self.some(left)
-            if not part:
-                raise CutShort(self.offset, length)
-            parts.append(part)
-            left -= len(part)
-        return b"".join(parts)
+        return _exactly(self, length)
 
     def skip(self, length: int) -> None:
         while length:
@@ -151,5 +140,18 @@ class BlockStream:
             return self._data[self._position : self._position + length]
         return b""
 
-    def close(self) -> None:
-        """Nothing is held."""
+
+def _exactly(stream: ByteStream, length: int) -> bytes:
+    """The next `length` bytes; raises CutShort if there are fewer."""
+    data = stream.some(length)
+    if len(data) == length:
+        return data
+    parts = [data]
+    left = length - len(data)
+    while left:
+        part = stream.some(left)
+        if not part:
+            raise CutShort(stream.offset, length)
+        parts.append(part)
+        left -= len(part)
+    return b"".join(parts)

@@ -61,7 +61,10 @@ class ArchiveHeader:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class TocEntry:
-    """One entry. `offset` is where a single file has its data, `file` which member of a directory or tar does."""
+    """One entry. `offset` is where a single file has its data, `file` which member of a directory or tar does.
+
+    `odd` says what in its lesser fields no writer would write.
+    """
 
     identity: int
     has_data: bool
@@ -77,6 +80,7 @@ class TocEntry:
     state: OffsetState | None = None
     offset: int = 0
     file: str | None = None
+    odd: str = ""
 
 
 @dataclass(slots=True)
@@ -179,8 +183,7 @@ def read_entries(stream: ByteStream, header: ArchiveHeader) -> list[TocEntry]:
 def _entry(fields: _Fields, header: ArchiveHeader) -> TocEntry:
     identity = fields.integer()
     has_data = fields.integer() != 0
-    fields.raw()  # the catalog that the object is in, and its number there
-    fields.raw()
+    catalog, number = fields.raw(), fields.raw()  # where the server keeps the object
     tag, kind, section = fields.text(), fields.text(), fields.integer()
     definition, drop, copy = fields.raw(), fields.raw(), fields.raw()
     schema = fields.text()
@@ -190,7 +193,7 @@ def _entry(fields: _Fields, header: ArchiveHeader) -> TocEntry:
     if header.version >= (1, 16, 0):
         fields.integer()  # kind of relation
     owner = fields.text()
-    fields.raw()  # rows with object numbers, which servers no longer have
+    numbered = fields.raw()  # rows with object numbers, which servers no longer have
     depends_on = _dependencies(fields)
     state, offset, file = None, 0, None
     if header.layout is Layout.SINGLE:
@@ -201,7 +204,21 @@ def _entry(fields: _Fields, header: ArchiveHeader) -> TocEntry:
         identity=identity, has_data=has_data, tag=tag or "", kind=kind or "", section=section,
         definition=definition or b"", drop=drop or b"", copy=copy or b"", schema=schema or None, owner=owner or None,
         depends_on=depends_on, state=state, offset=offset, file=file,
+        odd=_oddity((catalog, number), numbered, (state, offset)),
     )  # fmt: skip
+
+
+def _oddity(
+    catalog: tuple[bytes | None, bytes | None], numbered: bytes | None, placed: tuple[OffsetState | None, int]
+) -> str:
+    for text in catalog:
+        if not (text or b"0").isdigit():
+            return f"{text!r} is no number of an object"
+    if numbered not in {b"true", b"false", b"", None}:
+        return f"{numbered!r} is neither true nor false"
+    if placed[0] in {OffsetState.NO_DATA, OffsetState.NOT_SET} and placed[1]:
+        return f"it has no data, and their offset is {placed[1]:,}"
+    return ""
 
 
 def _dependencies(fields: _Fields) -> tuple[int, ...]:

@@ -72,5 +72,3 @@ def open_directory(folder: Path, wants: Wants | None) -> ArchiveReader | Finding
         return ArchiveReader(header, entries, Directory(folder, entries), wants)
     except (BadContents, CutShort) as error:
         return damaged_contents(error)
-    finally:
-        stream.close()

@@ -9,13 +9,14 @@ from itertools import pairwise
 
 from sospes.formats.archive.contents import NEWEST, ArchiveHeader, TocEntry, in_order
 from sospes.formats.archive.stores import Member, Store
+from sospes.formats.script.agreement import KNOWN, Announced, disagreement, rows_disagreement
 from sospes.formats.script.copy_data import read_copy
 from sospes.formats.script.lexis import Lexis
 from sospes.formats.script.reader import ScriptReader
 from sospes.formats.script.run import DataRun
-from sospes.formats.script.statements import Where, copy_head
+from sospes.formats.script.statements import DataHead, Where, copy_head
 from sospes.formats.script.window import Window
-from sospes.model.entries import Engine, Entry, Name
+from sospes.model.entries import Column, Engine, Entry, Name
 from sospes.model.events import Event, Header, Notation, RowsBegin, RowsEnd
 from sospes.model.findings import Finding, Place, doubt, fault
 from sospes.stream.containers import Block
@@ -23,6 +24,7 @@ from sospes.stream.containers import Block
 _SETTING = re.compile(rb"SET\s+(?:client_encoding|standard_conforming_strings)\s*=\s*'(\w+)'", re.I)
 _ROWS = "TABLE DATA"
 _LARGE_OBJECTS = "BLOBS"
+_DROPPED = frozenset({"TABLE", "INDEX", "SEQUENCE", "VIEW", "MATERIALIZED VIEW", "TYPE", "DOMAIN", "SCHEMA"})
 _NOT_NEEDED = frozenset({"ENCODING", "STDSTRINGS", "SEARCHPATH"})
 
 
@@ -77,6 +79,33 @@ class ArchiveReader:
         )
 
     @property
+    def compression(self) -> str | None:
+        """How the data are packed inside of the archive."""
+        return self.archive.compression
+
+    def listed(self) -> Iterator[Entry]:
+        """Every entry as the table of contents has it, without reading definitions or data.
+
+        Tables have the columns that their rows are stored with, by name only.
+        """
+        columns = {(entry.schema, entry.tag): entry.copy for entry in self.toc if entry.kind == _ROWS}
+        for entry in self.toc:
+            if entry.kind == "BLOB METADATA":
+                yield from _large_objects(entry)
+                continue
+            kind, name = _listed_name(entry)
+            copy = columns.get((entry.schema, entry.tag), b"") if kind == "table" else b""
+            head = self._copy_head(copy)
+            names = head.columns or () if head else ()
+            yield Entry(kind=kind, name=name, columns=tuple(Column(name=column, type="") for column in names))
+
+    def _copy_head(self, statement: bytes) -> DataHead | None:
+        """What the statement that would read a table's rows says; None where rows are INSERT statements."""
+        if not statement:
+            return None
+        return copy_head(statement.rstrip() + b"\n", 0, self._script.settings.lexis, Where(None, "public", 0, 0))
+
+    @property
     def contents(self) -> tuple[ContentsEntry, ...]:
         """The table of contents, in order."""
         sizes = self._stored_sizes()
@@ -104,6 +133,7 @@ class ArchiveReader:
         for entry in self.toc:
             if entry.identity not in behind and entry.kind != _ROWS:
                 yield from self._definition(entry)
+        yield from self._passed_over()
         whole = True
         seen: set[int] = set()
         by_identity = {entry.identity: entry for entry in self.toc}
@@ -119,8 +149,22 @@ class ArchiveReader:
             yield from self._definition(entry)
         self._finished = whole
 
+    def _passed_over(self) -> Iterator[Event]:
+        """Tables whose rows are not wanted still have a place for them."""
+        for entry in self.toc:
+            if entry.kind == _ROWS and not self._wanted(entry):
+                head = self._copy_head(entry.copy)
+                name = head.table if head else _name(entry)
+                table = self._script.tables.get(name)
+                columns = head.columns if head else None
+                yield RowsBegin(table=name, columns=columns, entry=table, notation=Notation.COPY)
+                yield RowsEnd(table=name, rows=0, damaged=0, plain_from=0, plain_to=0)
+
     def _wanted(self, entry: TocEntry) -> bool:
-        return entry.kind != _ROWS or self.wants(_name(entry))
+        if entry.kind != _ROWS:
+            return True
+        head = self._copy_head(entry.copy)
+        return self.wants(_name(entry)) or (head is not None and self.wants(head.table))
 
     def _preliminaries(self) -> Iterator[Finding]:
         if self.archive.version[:2] > NEWEST:
@@ -130,6 +174,14 @@ class ArchiveReader:
                 f"the archive's version is {version}, newer than any that is known",
                 "what could be read is shown; restore it on a server of that version to be sure",
             )
+        for entry in self.toc:
+            if entry.odd:
+                yield fault(
+                    "contents-damaged",
+                    f"the table of contents is damaged at {entry.kind.lower()} {entry.tag}: {entry.odd}",
+                    "what its entries say may be wrong; compare with another copy",
+                    Place(schema=entry.schema, table=entry.tag),
+                )
         if self._loops:
             names = ", ".join(f"{entry.kind} {entry.tag}" for entry in self._loops[:5])
             yield fault(
@@ -142,16 +194,40 @@ class ArchiveReader:
         if not entry.definition or entry.kind == _LARGE_OBJECTS:
             return
         if entry.kind == "BLOB METADATA":
-            for number in entry.definition.decode("ascii", "replace").split():
-                yield Entry(kind="large object", name=Name(None, None, number))
+            yield from _large_objects(entry)
             return
+        announced: Announced | None = Announced(entry.kind, " ".join(entry.tag.splitlines()), entry.schema)
+        if entry.kind not in KNOWN:
+            yield self._kind_unknown(entry)
+        if entry.kind in _DROPPED and entry.drop and entry.tag.encode() not in entry.drop.replace(b'""', b'"'):
+            yield fault(
+                "announced-otherwise",
+                f"{entry.kind.lower()} {entry.tag} is announced, and its drop statement names another",
+                "a name in one of the two is damaged; compare with another copy",
+                Place(schema=entry.schema, table=entry.tag),
+            )
         self._script.restart(iter([Block(entry.definition, 0, 0)]))
         for event in self._script.statements():
             if isinstance(event, Finding):
                 named = replace(event, message=f"{entry.kind} {entry.tag}: {event.message}")
                 yield replace(named, place=Place(schema=entry.schema, table=entry.tag))
             elif isinstance(event, Entry):
+                finding = disagreement(announced, event) if announced else None
+                announced = None
+                if finding is not None:
+                    yield finding
                 yield replace(event, plain_from=0, plain_to=0, line=0)
+
+    def _kind_unknown(self, entry: TocEntry) -> Finding:
+        newer = self.archive.version[:2] > NEWEST
+        return (doubt if newer else fault)(
+            "entry-unknown",
+            f"an entry is of the kind {entry.kind!r}, which no known server writes: {entry.tag}",
+            "restore it on a server of that version"
+            if newer
+            else "its contents are damaged; compare with another copy",
+            Place(schema=entry.schema, table=entry.tag),
+        )
 
     def _member(self, member: Member, entry: TocEntry) -> Iterator[Event]:
         if member.large_objects or entry.kind != _ROWS:
@@ -169,12 +245,15 @@ class ArchiveReader:
         window = Window(member.blocks)
         lexis = self._script.settings.lexis
         opening = entry.copy.rstrip() + b"\n"
-        head = copy_head(opening, 0, lexis, Where(None, "public", 0, 0)) if entry.copy else None
+        head = self._copy_head(entry.copy)
         if head is None:
             self._script.restart(member.blocks, self.wants)
             yield from self._script.statements()
             return
         table = self._script.tables.get(head.table)
+        named = rows_disagreement(Announced(entry.kind, " ".join(entry.tag.splitlines()), entry.schema), head.table)
+        if named is not None and not (table and "partitioned" in table.options):
+            yield named
         columns = head.columns
         if columns is None:
             columns = tuple(column.name for column in table.columns) if table else ()
@@ -214,6 +293,31 @@ class ArchiveReader:
                     "the backup lacks a part: take it again",
                     Place(schema=entry.schema, table=entry.tag),
                 )
+
+
+def _large_objects(entry: TocEntry) -> Iterator[Entry]:
+    """Newer servers list the numbers of large objects in one definition."""
+    for number in entry.definition.decode("ascii", "replace").split():
+        yield Entry(kind="large object", name=Name(None, None, number))
+
+
+_KINDS = {
+    "fk constraint": "constraint",
+    "check constraint": "constraint",
+    "blob": "large object",
+    "procedural language": "language",
+}
+
+
+def _listed_name(entry: TocEntry) -> tuple[str, Name]:
+    """The kind and name that an entry's definition would give. Tags of what belongs to a table begin with its name."""
+    kind = _KINDS.get(entry.kind.lower(), entry.kind.lower())
+    tag = entry.tag
+    if kind in {"constraint", "trigger", "rule", "policy", "default"}:
+        tag = tag.rsplit(" ", 1)[-1]
+    if kind in {"function", "procedure", "aggregate"}:
+        tag = tag.split("(", 1)[0]
+    return kind, Name(None, None if kind in {"schema", "trigger", "rule", "policy"} else entry.schema, tag)
 
 
 def _name(entry: TocEntry) -> Name:

@@ -7,7 +7,7 @@ from __future__ import annotations
 
 import re
 from collections.abc import Callable, Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from pathlib import Path
 from typing import Protocol
 
@@ -93,9 +93,7 @@ class SingleFile:
         return kind, self._integer()
 
     def _integer(self) -> int:
-        data = self._stream.read(1 + self._header.integer_size)
-        value = int.from_bytes(data[1:], "little")
-        return -value if data[0] else value
+        return _signed(self._stream.read(1 + self._header.integer_size))
 
     def _walked(self, wanted: Wanted) -> Iterator[Member | Finding]:
         """Go from member to member to the end of the file."""
@@ -107,12 +105,13 @@ class SingleFile:
             if not first:
                 return
             try:
-                identity = self._integer()
+                number = self._stream.read(1 + self._header.integer_size)
             except CutShort as cut:
                 yield _cut(cut.offset, "the head of a member")
                 return
+            identity = _signed(number)
             if first[0] not in {1, 3} or identity not in self._entries:
-                if self._is_contents_again(first + self._written(identity)):
+                if self._is_contents_again(first + number):
                     yield note(
                         "contents-repeated", f"the table of contents stands at the end once more, from byte {begin:,}"
                     )
@@ -124,6 +123,9 @@ class SingleFile:
                     Place(stored_from=begin),
                 )
                 return
+            entry = self._entries[identity]
+            if entry.state is OffsetState.SET and entry.offset != begin:
+                yield self._pointless(entry, f"they begin at {begin:,}")
             blocks = self._blocks(first[0])
             if wanted(identity):
                 yield Member(identity, first[0] == 3, blocks)
@@ -132,10 +134,6 @@ class SingleFile:
             if self._unfinished:
                 return
 
-    def _written(self, value: int) -> bytes:
-        """A number as the archive writes it."""
-        return bytes([value < 0]) + abs(value).to_bytes(self._header.integer_size, "little")
-
     def _is_contents_again(self, taken: bytes) -> bool:
         """Whether the rest of the file is the table of contents anew: so it is where its writer could not go back."""
         rest = BlockStream(iter([Block(taken, 0, 0), *_blocks_of(self._stream)]))
@@ -143,7 +141,9 @@ class SingleFile:
             again = read_entries(rest, self._header)
         except (BadContents, CutShort):
             return False
-        return not rest.some(1) and [entry.identity for entry in again] == list(self._entries)
+        return not rest.some(1) and [_without_offset(entry) for entry in again] == [
+            _without_offset(entry) for entry in self._entries.values()
+        ]
 
     def _blocks(self, kind: int) -> Blocks:
         if kind == 1:
@@ -204,6 +204,16 @@ class SingleFile:
     def _give_back(self, length: int) -> None:
         if length:
             self._stream.seek(self._stream.offset - length)
+
+
+def _without_offset(entry: TocEntry) -> TocEntry:
+    return replace(entry, state=None, offset=0)
+
+
+def _signed(data: bytes) -> int:
+    """A sign byte and a number, lowest byte first."""
+    value = int.from_bytes(data[1:], "little")
+    return -value if data[0] else value
 
 
 def _joined(parts: list[bytes], plain_from: int, stored_to: int) -> Iterator[Block]:
@@ -273,13 +283,21 @@ class Directory:
         )
 
     def _file(self, path: Path) -> Blocks:
-        return _unpacked(_blocks_of(FileStream(path)), path.name)
+        return _unpacked(_blocks_of(FileStream(path)), path)
 
     def _strangers(self, used: set[str]) -> Iterator[Finding]:
         for path in sorted(self._folder.iterdir()):
             if path.name in used:
                 continue
-            yield note("file-stray", f"{path.name} lies in the directory and no entry names it")
+            if _LARGE_OBJECTS.match(path.name):
+                yield fault(
+                    "member-unlisted",
+                    f"{path.name} holds a large object, and no list names it",
+                    "the list of large objects is cut off or damaged; copy the backup again",
+                    Place(file=path.name),
+                )
+            else:
+                yield note("file-stray", f"{path.name} lies in the directory and no entry names it")
 
 
 def _member_missing(entry: TocEntry) -> Finding:
@@ -298,12 +316,19 @@ def _blocks_of(stream: ByteStream) -> Blocks:
         plain += len(data)
 
 
-def _unpacked(blocks: Blocks, name: str) -> Blocks:
-    """Unpack by content; findings say which file they are about."""
-    first = next((block for block in blocks if isinstance(block, Block)), None)
-    if first is None:
-        return
+def _unpacked(blocks: Blocks, path: Path) -> Blocks:
+    """Unpack by content; findings say which file they are about. The writer packs what it names so."""
+    name = path.name
+    first = next((block for block in blocks if isinstance(block, Block)), Block(b"", 0, 0))
     container = container_of(first.data)
+    if container is None and path.suffix in _ENDINGS[1:]:
+        yield fault(
+            "member-damaged",
+            f"{name} is {'empty' if not first.data else 'not packed'}, though its name says that it is packed",
+            "the file was cut off or damaged; copy the backup again from where it was written",
+            Place(file=name),
+        )
+        return
     rest = _chained(first, blocks)
     for block in rest if container is None else unpack(rest, container):
         yield block.at(file=name) if isinstance(block, Finding) else block

@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 from dataclasses import dataclass, field
 
+from sospes.formats.script.agreement import Announced
 from sospes.model.entries import Engine
 from sospes.model.events import Header
 
@@ -45,8 +46,8 @@ class HeaderNotes:
     closing_from: int = -1
     closing_tail: bool = False
 
-    def comment(self, line: str, offset: int, ended: bool = True) -> str | None:
-        """Take in one comment line outside of all data; a TOC comment's type comes back.
+    def comment(self, line: str, offset: int, ended: bool = True) -> Announced | None:
+        """Take in one comment line outside of all data; what it announces comes back.
 
         `offset` is where it starts, in bytes of plain text; `ended` says that its line end is there.
         """
@@ -57,7 +58,7 @@ class HeaderNotes:
             return None
         found = _DUMPED_ENTRY.match(line)
         if found:
-            return found[2]
+            return Announced(found[2], found[1], found[3])
         if not self._opening(line) and not self._closing(line, offset):
             self._detail(line)
         return None

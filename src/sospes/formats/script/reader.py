@@ -6,6 +6,7 @@ import re
 from collections.abc import Callable, Iterator
 from dataclasses import replace
 
+from sospes.formats.script.agreement import Announced, disagreement, rows_disagreement
 from sospes.formats.script.copy_data import read_copy
 from sospes.formats.script.header import HeaderNotes
 from sospes.formats.script.lexis import Lexis, Unfinished, statement_end
@@ -54,8 +55,9 @@ class ScriptReader:
         self.settings = Settings(lexis, self.notes)
         self.wants = wants or (lambda _: True)
         self.tables: dict[Name, Entry] = {}
-        self._pending_entry: tuple[str, int] | None = None
+        self._announced: Announced | None = None
         self._crlf = False
+        self._last_comment = ""
         self._meta = MetaLines(self.settings)
 
     @property
@@ -136,10 +138,10 @@ class ScriptReader:
         if not self._crlf and window.line <= 2 and raw.endswith(b"\r\n"):
             self._crlf = True
         line = raw.decode("utf-8", "replace").rstrip("\r\n")
-        kind = self.notes.comment(line, offset, raw.endswith(b"\n"))
-        if kind is not None:
-            self._pending_entry = (kind, offset)
+        announced = self.notes.comment(line, offset, raw.endswith(b"\n"))
+        self._announced = announced or self._announced
         self.settings.after_comment(line)
+        self._last_comment = line if len(line) > 2 else self._last_comment
 
     def _block_comment(self, window: Window) -> bool:
         """Step over a comment; False if what comes is a conditional statement."""
@@ -162,7 +164,7 @@ class ScriptReader:
         return Place(plain_from=window.offset, line=window.line, database=self.settings.database)
 
     def _statement(self, window: Window) -> Iterator[Event]:
-        pending, self._pending_entry = self._pending_entry, None
+        announced, self._announced = self._announced, None
         if window.left < 1 << 16:
             window.grow(1 << 16)
         where, lexis = self._where(window), self.settings.lexis
@@ -170,14 +172,21 @@ class ScriptReader:
         if head[:4] == b"copy" and head[4:5].isspace():
             copy = copy_head(window.data, window.position, lexis, where)
             if copy is not None:
+                yield from self._announced_rows(announced, copy.table, window)
                 yield from self._rows(window, copy, Notation.COPY)
                 return
         if head[:6] in {b"insert", b"replac"} or head[:3] in {b"/*!", b"/*m"}:
             insert = insert_head(window.data, window.position, lexis, where)
             if insert is not None and not _is_schema_table(insert.table):
+                yield from self._announced_rows(announced, insert.table, window)
                 yield from self._rows(window, insert, self.settings.notation)
                 return
-        yield from self._definition(window, where, pending)
+        yield from self._definition(window, where, announced)
+
+    def _announced_rows(self, announced: Announced | None, table: Name, window: Window) -> Iterator[Finding]:
+        finding = rows_disagreement(announced, table) if announced and "root" not in self._last_comment else None
+        if finding is not None:
+            yield finding.at(plain_from=window.offset, line=window.line)
 
     def _rows(self, window: Window, head: DataHead, notation: Notation) -> Iterator[Event]:
         table, columns, rows_from = head.table, head.columns, head.rows_from
@@ -203,7 +212,7 @@ class ScriptReader:
         yield from read_copy(window, run) if notation is Notation.COPY else read_values(window, run)
         yield RowsEnd(table=table, rows=run.rows, damaged=run.damaged, plain_from=begin, plain_to=window.offset)
 
-    def _definition(self, window: Window, where: Where, pending: tuple[str, int] | None) -> Iterator[Event]:
+    def _definition(self, window: Window, where: Where, announced: Announced | None) -> Iterator[Event]:
         try:
             end, stray = self._end_of_statement(window)
         except Unfinished as unfinished:
@@ -218,10 +227,10 @@ class ScriptReader:
         entry = Classifier(statement, self.settings.lexis, where).entry()
         if entry.parents and entry.kind == "table":
             entry = replace(entry, columns=self._inherited(entry))
-        finding = self._judge(entry)
+        finding = self._judge(entry) or (disagreement(announced, entry) if announced else None)
         window.advance(end)
         if finding is not None:
-            yield finding
+            yield finding.at(plain_from=entry.plain_from, plain_to=entry.plain_to, line=entry.line)
         self.settings.after_statement(entry)
         if entry.kind in {"table", "foreign table", "virtual table"}:
             self.tables[entry.about or entry.name] = entry
