@@ -11,7 +11,7 @@ from sospes.work.outcome import Description, Outcome, TableSummary
 
 MOST_TABLES = 40
 _ENGINES = {"postgresql": "PostgreSQL", "mariadb": "MariaDB", "mysql": "MySQL", "sqlite": "SQLite"}
-_FORMATS = {"sql-script": "SQL script", "pg-archive": "archive", "sqlite-file": "SQLite database file"}
+_FORMATS = {"sql-script": "SQL script", "pg-archive": "archive", "sqlite-file": "database file"}
 
 
 def tell_inspect(printer: Printer, outcome: Outcome[Description], contents: bool) -> None:
@@ -22,7 +22,7 @@ def tell_inspect(printer: Printer, outcome: Outcome[Description], contents: bool
     printer.findings(outcome.findings)
     if not printer.quiet and found.format is not None:
         printer.facts(_facts(found))
-        if (contents or found.entries is not None) and found.tables is not None:
+        if found.tables is not None:
             _tables_up_to(printer, found.tables, len(found.tables))
             _objects(printer, found, every=contents)
     extent = (
@@ -102,6 +102,8 @@ def _complete_words(found: Description) -> str:
         return "unknown: the end of compressed data shows only when all is read" if found.compression else "unknown"
     if archive:
         return "yes, all that the contents list" if found.complete else "no"
+    if found.format == "sqlite-file":
+        return "yes, it is as long as its header says"
     return "yes, the closing line is there" if found.complete else "no, the closing line is missing"
 
 

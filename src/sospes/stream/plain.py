@@ -3,21 +3,16 @@
 from __future__ import annotations
 
 import codecs
-import contextlib
-import queue
-import threading
 from bisect import bisect_right
 from collections.abc import Iterable, Iterator
 
 from sospes.model.findings import Finding, Place, fault, note
 from sospes.places.source import Source
+from sospes.stream.ahead import ReadAhead
 from sospes.stream.containers import Block, container_of, unpack
 
 DEEPEST = 3
 """Containers inside each other that are unpacked; more than that is no backup's doing."""
-
-WAITS = 20
-"""How often the end of the reading thread is waited for, each time 0.05 s."""
 
 _MARKS = (
     (codecs.BOM_UTF8, "utf-8"),
@@ -41,7 +36,7 @@ class PlainText:
     def blocks(self) -> Iterator[Block | Finding]:
         """Blocks in order and findings about the containers; at the end, whether the file changed meanwhile."""
         blocks = self._peeled(self._stored())
-        with _ReadAhead(self._widened(blocks)) as ahead:
+        with ReadAhead(self._widened(blocks)) as ahead:
             for block in ahead:
                 if isinstance(block, Block):
                     self.plain_bytes = block.plain_from + len(block.data)
@@ -159,41 +154,3 @@ def _as_utf8(blocks: Iterator[Block | Finding], encoding: str) -> Iterator[Block
             "take the backup from another copy",
             Place(stored_to=stored_to),
         )
-
-
-class _ReadAhead:
-    """Runs an iterator in a thread, at most a few blocks ahead, so that unpacking and checking overlap."""
-
-    def __init__(self, blocks: Iterator[Block | Finding], depth: int = 4) -> None:
-        self._blocks = blocks
-        self._queue: queue.Queue[Block | Finding | BaseException | None] = queue.Queue(depth)
-        self._stop = threading.Event()
-        self._thread = threading.Thread(target=self._run, daemon=True)
-
-    def __enter__(self) -> _ReadAhead:
-        self._thread.start()
-        return self
-
-    def __exit__(self, *_error: object) -> None:
-        self._stop.set()
-        for _ in range(WAITS):  # a thread that waits for standard input is left behind, it ends with the program
-            if not self._thread.is_alive():
-                return
-            with contextlib.suppress(queue.Empty):
-                self._queue.get(timeout=0.05)
-
-    def __iter__(self) -> Iterator[Block | Finding]:
-        while (item := self._queue.get()) is not None:
-            if isinstance(item, BaseException):
-                raise item
-            yield item
-
-    def _run(self) -> None:
-        try:
-            for block in self._blocks:
-                self._queue.put(block)
-                if self._stop.is_set():
-                    return
-            self._queue.put(None)
-        except BaseException as error:  # handed over to the reading thread, which raises it
-            self._queue.put(error)

@@ -13,6 +13,7 @@ from sospes.formats.opening import Opened, Opening, open_backup
 from sospes.formats.script.header import HeaderNotes
 from sospes.formats.script.lexis import Lexis
 from sospes.formats.script.reader import ScriptReader
+from sospes.formats.sqlite.reader import SqliteReader
 from sospes.model.entries import Engine
 from sospes.model.errors import CannotCheck
 from sospes.model.events import Batch, Event, Header, Notation, RowsBegin
@@ -51,9 +52,12 @@ def inspect(paths: Sequence[Path], looking: Looking, contents: bool) -> Outcome[
     if opened.form == "pg-archive" and not contents:
         description, findings = _contents_only(opened)
     elif contents or opened.form != "sql-script":
+        if isinstance(opened.reader, SqliteReader):
+            opened.reader.check_pages = contents
+            opened.reader.wants = lambda _: contents
         description, findings = _read_through(opened, looking)
-        if not contents and opened.form is not None:
-            findings = tuple(finding for finding in findings if finding.severity != "note")
+        if not contents and description.tables is not None:
+            description = replace(description, tables=tuple(replace(table, rows=None) for table in description.tables))
     else:
         description, findings = _header_only(opened)
     if opened.form is not None:

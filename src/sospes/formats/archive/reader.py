@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import re
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass, replace
 from itertools import pairwise
@@ -19,9 +18,12 @@ from sospes.formats.script.window import Window
 from sospes.model.entries import Column, Engine, Entry, Name
 from sospes.model.events import Event, Header, Notation, RowsBegin, RowsEnd
 from sospes.model.findings import Finding, Place, doubt, fault
+from sospes.stream.ahead import ahead_of
 from sospes.stream.containers import Block
 
-_SETTING = re.compile(rb"SET\s+(?:client_encoding|standard_conforming_strings)\s*=\s*'(\w+)'", re.I)
+READ_AHEAD_FROM = 2 << 20
+"""Members with more plain bytes than this are unpacked by a second thread."""
+
 _ROWS = "TABLE DATA"
 _LARGE_OBJECTS = "BLOBS"
 _DROPPED = frozenset({"TABLE", "INDEX", "SEQUENCE", "VIEW", "MATERIALIZED VIEW", "TYPE", "DOMAIN", "SCHEMA"})
@@ -242,7 +244,7 @@ class ArchiveReader:
                 yield event
 
     def _rows(self, member: Member, entry: TocEntry) -> Iterator[Event]:
-        window = Window(member.blocks)
+        window = Window(ahead_of(member.blocks, READ_AHEAD_FROM))
         lexis = self._script.settings.lexis
         opening = entry.copy.rstrip() + b"\n"
         head = self._copy_head(entry.copy)

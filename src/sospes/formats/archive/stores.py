@@ -13,10 +13,10 @@ from typing import Protocol
 
 from sospes.formats.archive.bytestream import BlockStream, ByteStream, CutShort, FileStream
 from sospes.formats.archive.contents import ArchiveHeader, BadContents, OffsetState, TocEntry, read_entries
+from sospes.formats.archive.joining import BLOCK_SIZE, Joiner
 from sospes.model.findings import Finding, Place, doubt, fault, note
 from sospes.stream.containers import CONTAINERS, ZLIB, Block, Container, container_of, unpack
 
-BLOCK_SIZE = 1 << 20
 _ENDINGS = ("", ".gz", ".lz4", ".zst")
 _LARGE_OBJECTS = re.compile(r"^blobs?(?:_\d+)?\.(?:toc|dat)")
 _BY_NAME = {container.name: container for container in reversed(CONTAINERS)}
@@ -168,42 +168,13 @@ class SingleFile:
             yield from self._data()
 
     def _gathered(self) -> Blocks:
-        """The stored blocks of a member joined to larger ones: without compression each row is one of its own."""
-        stream, width = self._stream, 1 + self._header.integer_size
-        parts: list[bytes] = []
-        size = plain = 0
-        buffer, position = b"", 0
-        while True:
-            try:
-                if len(buffer) - position < width:
-                    buffer, position = buffer[position:] + stream.read(width - (len(buffer) - position)), 0
-                length = int.from_bytes(buffer[position + 1 : position + width], "little")
-                negative = buffer[position]
-                position += width
-                if length == 0 or negative:
-                    self._give_back(len(buffer) - position)
-                    break
-                if len(buffer) - position >= length:
-                    parts.append(buffer[position : position + length])
-                    position += length
-                else:
-                    parts.append(buffer[position:] + stream.read(length - (len(buffer) - position)))
-                    buffer, position = stream.some(1 << 16) if stream.seekable else b"", 0
-            except CutShort as cut:
-                self._unfinished = True
-                yield from _joined(parts, plain, stream.offset)
-                yield _cut(cut.offset, "the data of an entry")
-                return
-            size += length
-            if size >= BLOCK_SIZE:
-                yield from _joined(parts, plain, stream.offset)
-                plain += size
-                parts, size = [], 0
-        yield from _joined(parts, plain, stream.offset)
-
-    def _give_back(self, length: int) -> None:
-        if length:
-            self._stream.seek(self._stream.offset - length)
+        """The stored blocks of a member joined to larger ones."""
+        rows = self._header.compression is None and self._stream.seekable
+        try:
+            yield from Joiner(self._stream, 1 + self._header.integer_size, rows).blocks()
+        except CutShort as cut:
+            self._unfinished = True
+            yield _cut(cut.offset, "the data of an entry")
 
 
 def _without_offset(entry: TocEntry) -> TocEntry:
@@ -214,11 +185,6 @@ def _signed(data: bytes) -> int:
     """A sign byte and a number, lowest byte first."""
     value = int.from_bytes(data[1:], "little")
     return -value if data[0] else value
-
-
-def _joined(parts: list[bytes], plain_from: int, stored_to: int) -> Iterator[Block]:
-    if parts:
-        yield Block(b"".join(parts), plain_from, stored_to)
 
 
 def _cut(offset: int, inside: str) -> Finding:

@@ -83,7 +83,7 @@ def _copy_block(window: Window, run: DataRun, end: int) -> Generator[Event, None
     yield from _encoding_faults(run, block, {row.row for row in split.odd})
     run.rows += split.rows
     run.damaged += len(split.odd)
-    window.advance(end)
+    window.advance(end, split.rows + len(split.odd))
     if split.rows:
         batch = Batch(
             notation=Notation.COPY, data=split.data, rows=split.rows, width=run.width, encoding=run.encoding,

@@ -57,9 +57,9 @@ class Window:
         self.data = parts[0] if len(parts) == 1 else b"".join(parts)
         return True
 
-    def advance(self, position: int) -> None:
-        """Move reading forward to `position` in the window."""
-        self.line += count_lines(self.data, self.position, position)
+    def advance(self, position: int, lines: int | None = None) -> None:
+        """Move reading forward to `position` in the window, over `lines` line feeds if that is known."""
+        self.line += count_lines(self.data, self.position, position) if lines is None else lines
         self.position = position
 
     def line_at(self, position: int) -> int:

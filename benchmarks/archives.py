@@ -1,0 +1,70 @@
+"""Speed on PostgreSQL archives, as ratios in one run: python -m benchmarks.archives [--mib N] [--repeat N].
+
+Needs PostgreSQL server binaries and gzip: a throw-away server makes the archives.
+"""
+
+from __future__ import annotations
+
+import argparse
+import json
+import shutil
+import statistics
+import tempfile
+from pathlib import Path
+
+from tests.servers import PostgresServer
+
+from benchmarks.speed import HEAD, PROGRAM, make_inputs, ratio, run
+
+
+def make_archives(folder: Path, mib: int) -> None:
+    """The dump of the speed benchmark, and the same rows as archives, packed and not."""
+    make_inputs(folder, mib)
+    definitions = HEAD[: HEAD.index(b"COPY ")].replace(b"SELECT pg_catalog.set_config('search_path', '', false);", b"")
+    with PostgresServer() as server:
+        server.run_sql("postgres", "CREATE DATABASE night")
+        server.run_sql("night", definitions)
+        rows = server.folder / "rows.tsv"
+        shutil.copyfile(folder / "rows.tsv", rows)
+        rows.chmod(0o644)
+        server.run_sql("night", f"COPY public.reading FROM '{rows}'; INSERT INTO public.station VALUES (1, 'Skarholm')")
+        (folder / "night.dump").write_bytes(server.dump("night", "-Fc"))
+        (folder / "plain.dump").write_bytes(server.dump("night", "-Fc", "-Z0"))
+
+
+def main() -> None:
+    """Make the archives and measure."""
+    parser = argparse.ArgumentParser(description=__doc__, formatter_class=argparse.RawDescriptionHelpFormatter)
+    parser.add_argument("--mib", type=int, default=570, help="size of the rows in MiB (default: %(default)s)")
+    parser.add_argument("--repeat", type=int, default=3, help="how often each is run (default: %(default)s)")
+    args = parser.parse_args()
+    with tempfile.TemporaryDirectory(prefix="sospes-bench-") as name:
+        folder = Path(name)
+        make_archives(folder, args.mib)
+        packed, plain, script = (str(folder / part) for part in ("night.dump", "plain.dump", "night.sql.gz"))
+        verify = [*PROGRAM, "verify"]
+        ratio(
+            "verify archive against gzip -t of the script",
+            0.6,
+            args.repeat,
+            lambda: run([*verify, packed]),
+            lambda: run(["gzip", "-t", script]),
+        )
+        ratio(
+            "verify unpacked archive against packed",
+            2.0,
+            args.repeat,
+            lambda: run([*verify, plain]),
+            lambda: run([*verify, packed]),
+        )
+        for what, words in (
+            ("inspect", ["inspect", packed]),
+            ("extract a small table", ["extract", packed, "station"]),
+        ):
+            spent = [run([*PROGRAM, *words]) for _ in range(args.repeat)]
+            seconds = statistics.median(one.seconds for one in spent)
+            print(json.dumps({"measure": what, "seconds": round(seconds, 2), "at_most": 0.5}))
+
+
+if __name__ == "__main__":
+    main()
