@@ -10,7 +10,15 @@ from numpy.typing import NDArray
 
 from sospes.formats.script.lexis import Lexis
 from sospes.formats.script.run import DataRun, columns_of_run, is_binary
-from sospes.formats.script.value_rows import Irregular, ValueRows, continuation, split_slowly, split_values
+from sospes.formats.script.value_rows import (
+    NO_ROWS,
+    Irregular,
+    ValueRows,
+    continuation,
+    ends_within,
+    split_slowly,
+    split_values,
+)
 from sospes.formats.script.window import Window
 from sospes.model.events import Batch, Event
 from sospes.model.findings import Finding, Place, doubt, fault
@@ -18,7 +26,10 @@ from sospes.model.findings import Finding, Place, doubt, fault
 BLOCK = 1 << 19
 """Tuples are looked for in blocks of this many bytes, and more only where one is longer."""
 
-LONGEST_ROW = 256 << 20
+LONG_BLOCK = 2 << 20
+"""In blocks longer than this only the one row at their beginning is looked for, which takes no memory."""
+
+LONGEST_ROW = 16 << 20
 """A tuple that has not ended after so many bytes is damaged if statements seem to follow inside it."""
 
 _STATEMENT_END = re.compile(rb"\s*(?:on\s+conflict\s+do\s+nothing\s*)?;", re.I)
@@ -53,6 +64,8 @@ def read_values(window: Window, run: DataRun) -> Iterator[Event]:
 
 
 def _split(block: bytes, lexis: Lexis, gap: re.Pattern[bytes]) -> ValueRows:
+    if len(block) > LONG_BLOCK:
+        return split_slowly(block, lexis) if ends_within(block, lexis) else NO_ROWS
     try:
         return split_values(block, lexis, gap)
     except Irregular:

@@ -31,8 +31,30 @@ class ValueRows:
     stopped: bool
 
 
+_NONE = np.array([], dtype=np.int64)
+NO_ROWS = ValueRows(_NONE, _NONE, _NONE, _NONE, False)
+"""What a block has that ends inside its first row."""
+
+
 class Irregular(Exception):
     """The block holds something that the fast way can't tell apart: double-quoted or E'' strings."""
+
+
+def _row_pattern(string: bytes) -> re.Pattern[bytes]:
+    """A tuple with its strings, and brackets in it up to three deep; possessive, so that it takes linear time."""
+    inner = rb"[^'()]++|" + string
+    for _ in range(3):
+        inner = rb"[^'()]++|" + string + rb"|\((?:" + inner + rb")*+\)"
+    return re.compile(rb"\((?:" + inner + rb")*+\)", re.S)
+
+
+_ROW_PLAIN = _row_pattern(rb"'(?:[^']++|'')*+'")
+_ROW_ESCAPED = _row_pattern(rb"'(?:[^'\\]++|\\.|'')*+'")
+
+
+def ends_within(block: bytes, lexis: Lexis) -> bool:
+    """Whether the row at the beginning of `block` ends in it."""
+    return (_ROW_ESCAPED if lexis.escapes else _ROW_PLAIN).match(block) is not None
 
 
 def continuation(head: bytes) -> re.Pattern[bytes]:
@@ -92,8 +114,7 @@ def split_slowly(block: bytes, lexis: Lexis) -> ValueRows:
                 np.array([0]), np.array([token.start]), np.array(commas, dtype=np.int64),
                 np.array([len(commas) + 1]), False,
             )  # fmt: skip
-    none = np.array([], dtype=np.int64)
-    return ValueRows(none, none, none, none, False)
+    return NO_ROWS
 
 
 def _escaped(values: NDArray[np.uint8], positions: Offsets) -> NDArray[np.bool_]:
