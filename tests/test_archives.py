@@ -252,3 +252,18 @@ def test_fresh_archives_and_their_tables_load_on_the_server(
     again.write_bytes(postgres.dump(database, "--load-via-partition-root" if "root" in database else "--no-comments"))
     named = [word for table in tables[:5] for word in ("--table", table)]
     assert verdict_of("compare", again, night, *named) == ("sound", 0)
+
+
+@pytest.mark.servers
+def test_all_tables_of_an_archive_as_a_script_load_on_the_server(postgres: PostgresServer, tmp_path: Path) -> None:
+    night = tmp_path / "night.dump"
+    night.write_bytes(postgres.dump("harbour", "-Fc"))
+
+    assert sospes("extract", night, "--all", "--out", tmp_path / "all.sql").code == 0
+    postgres.run_sql("postgres", "CREATE DATABASE everything")
+    postgres.run_sql("everything", (tmp_path / "all.sql").read_bytes())
+
+    (tmp_path / "again.sql").write_bytes(postgres.dump("everything"))
+    assert verdict_of("compare", tmp_path / "again.sql", night) == ("sound", 0)
+    assert sospes("extract", night).code == 2
+    assert sospes("extract", night, "seed_lot", "--all").code == 2

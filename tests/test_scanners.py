@@ -10,10 +10,13 @@ import pytest
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
+from sospes.formats.archive.bytestream import BlockStream
+from sospes.formats.archive.joining import Joiner, joined_rows
 from sospes.formats.opening import Opening, open_backup
 from sospes.formats.script.copy_rows import may_hold, split_copy
 from sospes.formats.script.lexis import Lexis
 from sospes.formats.script.reader import ScriptReader
+from sospes.formats.script.value_rows import continuation, ends_within, split_slowly, split_values
 from sospes.model.entries import Engine, Entry
 from sospes.model.events import Batch, Event, Notation, RowsEnd
 from sospes.model.findings import Finding
@@ -21,7 +24,7 @@ from sospes.rows.decoding import held_rows
 from sospes.rows.types import Hold
 from sospes.rows.writing import csv_header, csv_lines
 from sospes.stream.containers import Block
-from tests.backups import PACKERS, copy_table, mysql, postgresql
+from tests.backups import PACKERS, archive_integer, copy_table, mysql, postgresql
 from tests.conftest import DUMPS
 
 LEXES = {
@@ -201,3 +204,61 @@ def test_containers_inside_containers(tmp_path: Path, packing: str) -> None:
     found = list(open_backup([tmp_path / "a"], Opening()).events())
 
     assert sum(event.rows for event in found if isinstance(event, Batch) and event.notation is Notation.COPY) == 1
+
+
+@settings(max_examples=100, deadline=None)
+@given(st.lists(st.tuples(TEXT, st.integers(-9, 9)), min_size=1, max_size=20), st.booleans())
+def test_rows_are_found_alike_at_once_and_one_by_one(rows: list[tuple[str | None, int]], slashes: bool) -> None:
+    """The fast way, the careful way and the check for an end agree on where the first row ends."""
+    lexis = LEXES["mariadb" if slashes else "postgresql"]
+
+    def literal(value: str | None) -> str:
+        if value is None:
+            return "NULL"
+        value = value.replace("\\", "\\\\") if slashes else value
+        return "'" + value.replace("'", "''") + "'"
+
+    block = ",".join(f"({literal(text)},f(({number})))" for text, number in rows).encode()
+    quick, careful = split_values(block, lexis, continuation(b"INSERT INTO t VALUES")), split_slowly(block, lexis)
+
+    assert len(quick.starts) == len(rows)
+    assert quick.ends[0] == careful.ends[0] and quick.cells[0] == careful.cells[0] == 2
+    assert quick.commas[:1].tolist() == careful.commas.tolist()
+    assert ends_within(block, lexis)
+    assert not ends_within(block[: int(quick.ends[0])], lexis)
+
+
+@settings(max_examples=100, deadline=None)
+@given(st.lists(st.binary(min_size=0, max_size=30), max_size=40), st.integers(0, 6))
+def test_blocks_of_an_archive_are_joined_whatever_they_hold(lines: list[bytes], cut: int) -> None:
+    blocks = [line + b"\n" for line in lines]
+    stored = b"".join(archive_integer(len(block)) + block for block in blocks) + archive_integer(0)
+    stream = BlockStream(iter([Block(stored + b"rest", 0, 0)]))
+
+    joined = b"".join(block.data for block in Joiner(stream, 5, rows=False).blocks())
+    assert joined == b"".join(blocks) and stream.read(4) == b"rest"
+    text, used = joined_rows(stored[: len(stored) - cut])
+    assert b"".join(blocks).startswith(text)
+    assert used == len(text) + 5 * sum(1 for _ in _prefix(blocks, len(text)))
+
+
+def _prefix(blocks: list[bytes], length: int) -> Iterator[bytes]:
+    """The blocks that make up the first `length` bytes."""
+    for block in blocks:
+        if length <= 0:
+            return
+        yield block
+        length -= len(block)
+
+
+def test_a_damaged_quote_costs_neither_memory_nor_the_other_tables(tmp_path: Path) -> None:
+    rows = b",\n".join(b"(%d,'a reading of the gauge at Skarholm')" % n for n in range(60_000))
+    one = b"CREATE TABLE `a` (`id` int, `t` text);\nINSERT INTO `a` VALUES\n" + rows + b";\n"
+    text = mysql(one + one.replace(b"`a`", b"`b`"))
+    place = text.index(b"'a reading", 200_000)
+    (tmp_path / "a.sql").write_bytes(text[:place] + b"&" + text[place + 1 :])
+
+    found = list(open_backup([tmp_path / "a.sql"], Opening()).events())
+
+    assert any(isinstance(event, Finding) and event.code == "row-unreadable" for event in found)
+    assert sum(event.rows for event in found if isinstance(event, RowsEnd) and event.table.name == "b") == 60_000

@@ -76,7 +76,7 @@ def test_the_whole_cluster_and_several_databases(
 
     document = sospes("verify", cluster, "--json").document
     assert (document["verdict"], "harbour" in document["result"]["databases"]) == ("sound", True)
-    assert {table["database"] for table in document["result"]["tables"]} == {"harbour"}
+    assert "harbour" in {table["database"] for table in document["result"]["tables"]}
     assert any(item["kind"] == "role" and item["name"] == "warden" for item in document["result"]["objects"])
     assert verdict_of("rehearse", many) == ("sound", 0)
 

@@ -18,7 +18,7 @@ def configure(parser: argparse.ArgumentParser) -> None:
     parser.add_argument("backup", type=Path, metavar="BACKUP", help="a backup file, or - for standard input")
     parser.add_argument(
         "tables",
-        nargs="+",
+        nargs="*",
         metavar="TABLE",
         help="exact name of a table, with its schema or database where it isn't the only one",
     )
@@ -43,6 +43,7 @@ def configure(parser: argparse.ArgumentParser) -> None:
         "--with-drop", action="store_true", help="also write the backup's DROP statements for these tables"
     )
     parser.add_argument("--overwrite", action="store_true", help="replace an output file that exists")
+    parser.add_argument("--all", action="store_true", help="all tables, with what belongs to them")
     common.add_pieces(parser)
 
 
@@ -76,11 +77,13 @@ def run(args: argparse.Namespace) -> int:
 
 def _check(args: argparse.Namespace) -> None:
     """Options that don't go together."""
+    if bool(args.tables) == args.all:
+        raise UsageError("name tables, or give --all", "for example: " + EXAMPLE)
     if args.into and (args.out or args.form != "sql"):
         raise UsageError("--into goes without --out and --as", "leave them away, or leave --into away")
     if args.new_name and (not args.into or len(args.tables) != 1):
         raise UsageError("--new-name is for one table that goes --into a side copy", "give one TABLE and --into FILE")
     if args.json and not (args.out or args.into):
         raise UsageError("--json prints on standard output, so the rows can't go there", "add --out FILE")
-    if args.form != "sql" and len(args.tables) > 1:
+    if args.form != "sql" and len(args.tables) != 1:
         raise UsageError(f"{args.form} takes one table a file", "run it once for each table, or use --as sql")
