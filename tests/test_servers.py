@@ -7,7 +7,7 @@ from pathlib import Path
 
 import pytest
 
-from tests.conftest import sospes, verdict_of
+from tests.conftest import INPUTS, sospes, verdict_of
 from tests.servers import MariadbServer, PostgresServer
 
 pytestmark = pytest.mark.servers
@@ -165,3 +165,22 @@ def test_a_mistake_on_the_server_is_explained(postgres: PostgresServer, tmp_path
 
     assert [cause["kind"] for cause in table["explanations"]] == ["column-set-everywhere"]
     assert table["columns_changed"] == {"label": 50}
+
+
+def test_rarer_kinds_of_objects(postgres: PostgresServer, tmp_path: Path) -> None:
+    postgres.run_sql("postgres", "CREATE DATABASE exotic")
+    postgres.run_sql("exotic", (INPUTS / "exotic_postgresql.sql").read_text())
+    for name, options in (("a.sql", []), ("b.sql", ["--inserts", "--clean", "--create"]), ("c.dump", ["-Fc"])):
+        (tmp_path / name).write_bytes(postgres.dump("exotic", *options))
+        assert verdict_of("verify", tmp_path / name) == ("sound", 0)
+        assert verdict_of("rehearse", tmp_path / name) == ("sound", 0)
+    objects = sospes("verify", tmp_path / "a.sql", "--json").document["result"]["objects"]
+    kinds = {item["kind"] for item in objects}
+    assert {"collation", "cast", "operator", "operator class", "operator family", "aggregate", "text search dictionary",
+            "text search configuration", "conversion", "statistics", "policy", "server", "foreign table", "publication",
+            "event trigger", "procedure", "extension"} <= kinds  # fmt: skip
+    assert verdict_of("compare", tmp_path / "a.sql", tmp_path / "c.dump") == ("sound", 0)
+
+    assert sospes("extract", tmp_path / "c.dump", "--all", "--out", tmp_path / "all.sql").code == 0
+    postgres.run_sql("postgres", "CREATE DATABASE exotic_again")
+    postgres.run_sql("exotic_again", (tmp_path / "all.sql").read_bytes())

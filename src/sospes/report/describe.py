@@ -10,6 +10,7 @@ from sospes.report.words import count_severities, duration, plural, shown, size
 from sospes.work.outcome import Description, Outcome, TableSummary
 
 MOST_TABLES = 40
+LONGEST_LIST = 400
 _ENGINES = {"postgresql": "PostgreSQL", "mariadb": "MariaDB", "mysql": "MySQL", "sqlite": "SQLite"}
 _FORMATS = {"sql-script": "SQL script", "pg-archive": "archive", "sqlite-file": "database file"}
 
@@ -114,14 +115,16 @@ def _label(table: TableSummary) -> str:
 
 def _tables_up_to(printer: Printer, tables: tuple[TableSummary, ...], most: int) -> None:
     damaged = any(table.rows_damaged for table in tables)
-    columns = ["table", "rows", *(["damaged"] if damaged else []), "columns"]
+    counted = any(table.rows is not None for table in tables)
+    columns = ["table", *(["rows"] if counted else []), *(["damaged"] if damaged else []), "columns"]
     rows = []
     for table in tables[:most]:
         names = ", ".join(table.columns)
-        cells = [_label(table), "" if table.rows is None else f"{table.rows:,}"]
+        cells = [_label(table)]
+        cells += ["" if table.rows is None else f"{table.rows:,}"] if counted else []
         cells += [f"{table.rows_damaged or 0:,}"] if damaged else []
-        rows.append([*cells, names if len(names) < 400 else names[:400] + " ..."])
-    printer.table(columns, rows, numbers=(1, 2) if damaged else (1,))
+        rows.append([*cells, names if len(names) < LONGEST_LIST else names[:LONGEST_LIST] + " ..."])
+    printer.table(columns, rows, numbers=range(1, len(columns) - 1))
     if len(tables) > most:
         printer.line(f"  ... and {plural(len(tables) - most, 'more table')}; all are in --json")
 

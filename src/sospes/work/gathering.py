@@ -86,13 +86,18 @@ class Gatherer:
     def _table(self, entry: Entry) -> Iterator[bytes]:
         self._definitions[entry.name] = entry
         if self.wants(entry.name):
-            schema = entry.name.schema
-            if schema not in {None, "public"} and Name(entry.name.database, None, str(schema)) not in self._written:
-                self._written.add(Name(entry.name.database, None, str(schema)))
-                yield f'CREATE SCHEMA IF NOT EXISTS "{str(schema).replace(chr(34), chr(34) * 2)}";\n'.encode()
             for parent in entry.parents:
                 yield from self._needed_table(parent)
             yield from self._write(entry)
+
+    def _schema(self, name: Name) -> Iterator[bytes]:
+        """A schema of its own has to be there before anything in it."""
+        if name.schema in {None, "public"}:
+            return
+        schema = Name(name.database, None, str(name.schema))
+        if schema not in self._written:
+            self._written.add(schema)
+            yield b'CREATE SCHEMA IF NOT EXISTS "' + schema.name.replace('"', '""').encode() + b'";\n'
 
     def _needed_table(self, name: Name) -> Iterator[bytes]:
         """A table that only has to be there, without its rows."""
@@ -138,6 +143,7 @@ class Gatherer:
             if entry.name in self._written:
                 return
             self._written.add(entry.name)
+        yield from self._schema(entry.name)
         own = entry.name if entry.kind != "sequence owner" else None
         for name in self._mentioned(entry.definition):
             if name != own and name in self._waiting and name not in self._written:

@@ -55,6 +55,7 @@ class ScriptReader:
         self.settings = Settings(lexis, self.notes)
         self.wants = wants or (lambda _: True)
         self.tables: dict[Name, Entry] = {}
+        self._types: dict[Name, dict[str, Column]] = {}
         self._announced: Announced | None = None
         self._crlf = False
         self._last_comment = ""
@@ -232,6 +233,8 @@ class ScriptReader:
         if finding is not None:
             yield finding.at(plain_from=entry.plain_from, plain_to=entry.plain_to, line=entry.line)
         self.settings.after_statement(entry)
+        if entry.kind == "type" and entry.columns:
+            self._types[entry.name] = {column.name: column for column in entry.columns}
         if entry.kind in {"table", "foreign table", "virtual table"}:
             self.tables[entry.about or entry.name] = entry
         yield entry
@@ -240,7 +243,9 @@ class ScriptReader:
         """The parents' columns come first, as the server puts them."""
         columns = {column.name: column for name in entry.parents if name in self.tables
                    for column in self.tables[name].columns}  # fmt: skip
-        columns.update({column.name: column for column in entry.columns})
+        for name in entry.parents:
+            columns.update(self._types.get(name, {}))
+        columns.update({column.name: column for column in entry.columns if column.type or column.name not in columns})
         return tuple(columns.values())
 
     def _end_of_statement(self, window: Window) -> tuple[int, int]:

@@ -39,10 +39,11 @@ _KINDS = {
             "materialized view", "event trigger", "constraint trigger", "foreign table", "user mapping",
             "access method",
             "operator class", "operator family", "unique index", "fulltext index", "spatial index",
-            "virtual table", "package body",
+            "virtual table",
+            "text search", "package body",
         }
     ),
-    3: frozenset({"foreign data wrapper", "text search"}),
+    3: frozenset({"foreign data wrapper"}),
 }  # fmt: skip
 _NAMELESS = frozenset({"cast", "user mapping", "transform"})
 _SIMPLE = {
@@ -161,7 +162,14 @@ class Classifier:
         """The table that a comment, grant or insert is about."""
         phrase = self._phrase
         words = [token.text.lower() for token in phrase.tokens[:60]]
-        for marker in ("table", "column", "into", "on"):
+        markers: tuple[str, ...] = ("table", "column", "into", "on")
+        if kind == "comment":
+            subject = words[2] if len(words) > 2 else ""
+            if subject not in {"table", "column", "constraint", "trigger", "rule", "policy"}:
+                return None
+            markers = ("table", "column") if subject in {"table", "column"} else ("on",)
+            words = words if markers != ("on",) else ["", "", "", *words[3:]]
+        for marker in markers:
             if kind in {"comment", "grant", "data", "catalog update"} and marker in words:
                 phrase.position = words.index(marker) + 1
                 phrase.take("table")
@@ -213,14 +221,30 @@ class Classifier:
             return self._table(kind)
         if kind == "index":
             return self._index()
+        if kind == "operator":
+            return self._entry(kind, self._operator_name())
         if kind in _NAMELESS:
             return self._entry(kind, self._rest_as_name())
         name = self._name()
+        if kind == "type" and phrase.take("as") and phrase.word() == "(":
+            columns, _ = read_table_body(phrase, *phrase.group(), name)
+            return self._entry(kind, name, columns=columns)
         if kind in {"schema", "database", "role", "tablespace", "extension", "publication", "language"}:
             name = Name(self._where.database, None, name.name)
         if kind in {"trigger", "rule", "policy"}:
             return self._entry(kind, Name(name.database, None, name.name), table=self._after_on(kind))
         return self._entry(kind, name)
+
+    def _operator_name(self) -> Name:
+        """An operator's name is made of marks, with its schema before a dot."""
+        phrase = self._phrase
+        schema = phrase.identifier()
+        phrase.take(".")
+        marks = ""
+        while phrase.word() not in {"(", ""}:
+            marks += phrase.word()
+            phrase.position += 1
+        return Name(self._where.database, schema or self._where.schema, marks)
 
     def _rest_as_name(self) -> str:
         phrase = self._phrase
@@ -257,11 +281,13 @@ class Classifier:
         name = self._name()
         if self._lexis.engine is Engine.SQLITE and name.name.lower().startswith("sqlite_"):
             return self._entry("engine table", name)
+        parents: tuple[Name, ...] = ()
+        if phrase.take("of") or phrase.take("partition", "of"):
+            parents = (self._name(),)
         first, last = phrase.group()
         after = phrase.position
         columns, constraints = read_table_body(phrase, first, last, name)
         phrase.position = after
-        parents: tuple[Name, ...] = ()
         if phrase.take("inherits"):
             start, end = phrase.group()
             for begin, _ in phrase.items(start, end):
@@ -353,6 +379,7 @@ class Classifier:
                 "text",
                 "foreign",
                 "algorithm",
+                "procedural",
                 "definer",
                 "event",
                 "session",
