@@ -114,4 +114,4 @@ def _folds(engine: Engine, collation: str | None) -> bool:
     """Whether text that differs in case or accents counts as the same under a collation of MariaDB."""
     if engine is Engine.POSTGRESQL:
         return False
-    return collation is None or not (collation.lower().endswith("_bin") or collation.lower() == "binary")
+    return collation is None or not collation.lower().endswith(("_bin", "binary", "_as_cs", "_cs"))
