@@ -143,6 +143,17 @@ def test_a_message_of_another_program_is_named_and_nothing_else(tmp_path: Path, 
     assert sospes("verify", tmp_path / "a.sql", "--json").codes == ["foreign-text"]
 
 
+def test_a_part_cut_out_of_the_middle_is_missed(tmp_path: Path) -> None:
+    text = (DUMPS / "postgresql-18.sql").read_bytes()
+    begin = text.index(b"ALTER TABLE ONLY public.seed_lot\n    ADD CONSTRAINT seed_lot_pkey")
+    end = text.index(b"--\n-- Name:", begin)
+    (tmp_path / "a.sql").write_bytes(text[:begin] + text[end:])
+    assert sospes("verify", tmp_path / "a.sql", "--json").codes == ["statement-missing"]
+
+    (tmp_path / "b.sql").write_bytes(text.replace(b"ADD CONSTRAINT seed_lot_pkey", b"ADD CONSTRAINT seed_lou_pkey"))
+    assert sospes("verify", tmp_path / "b.sql", "--json").codes == ["announced-otherwise"]
+
+
 def test_a_two_megabyte_cell(tmp_path: Path) -> None:
     row = ["1", "2026-01-01", "1", "x" * (2 << 20)]
     (tmp_path / "a.sql").write_bytes(tides([row, ["2", "\\N", "\\N", "small"]]))

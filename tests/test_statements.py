@@ -5,7 +5,8 @@ from __future__ import annotations
 import pytest
 
 from sospes.formats.script.lexis import Lexis, Unfinished, statement_end, tokens
-from sospes.formats.script.statements import Classifier, Where, copy_head, insert_head
+from sospes.formats.script.row_heads import copy_head, insert_head
+from sospes.formats.script.statements import Classifier, Where
 from sospes.model.entries import ConstraintKind, Engine, Entry, Name
 
 POSTGRESQL = Lexis(Engine.POSTGRESQL)

@@ -12,8 +12,9 @@ from sospes.formats.script.agreement import KNOWN, Announced, disagreement, rows
 from sospes.formats.script.copy_data import read_copy
 from sospes.formats.script.lexis import Lexis
 from sospes.formats.script.reader import ScriptReader
+from sospes.formats.script.row_heads import DataHead, copy_head
 from sospes.formats.script.run import DataRun
-from sospes.formats.script.statements import DataHead, Where, copy_head
+from sospes.formats.script.statements import Where
 from sospes.formats.script.window import Window
 from sospes.model.entries import Column, Engine, Entry, Name
 from sospes.model.events import Event, Header, Notation, RowsBegin, RowsEnd

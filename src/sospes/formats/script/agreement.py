@@ -15,6 +15,7 @@ _ANNOUNCED = {
 }  # fmt: skip
 _WITH_TABLE = frozenset({"CONSTRAINT", "FK CONSTRAINT", "TRIGGER", "RULE", "POLICY"})
 _WITH_ARGUMENTS = frozenset({"FUNCTION", "PROCEDURE", "AGGREGATE"})
+_MAY_BE_BARE = frozenset({"SCHEMA"})
 _WITHOUT_SCHEMA = frozenset({"SCHEMA", "EXTENSION", "TRIGGER", "RULE", "POLICY"})
 KNOWN = frozenset(_ANNOUNCED) | frozenset(
     (
@@ -39,6 +40,18 @@ class Announced:
     kind: str
     tag: str
     schema: str | None
+
+
+def statement_missing(announced: Announced | None) -> Finding | None:
+    """A fault if a definition was announced and none came before the next announcement or the end."""
+    if announced is None or announced.kind not in _ANNOUNCED or announced.kind in _MAY_BE_BARE:
+        return None
+    return fault(
+        "statement-missing",
+        f"{announced.kind.lower()} {announced.tag} is announced, and its statement is not there",
+        "a part of the backup is missing; compare with another copy",
+        Place(),
+    )
 
 
 def disagreement(announced: Announced, entry: Entry) -> Finding | None:

@@ -6,14 +6,15 @@ import re
 from collections.abc import Callable, Iterator
 from dataclasses import replace
 
-from sospes.formats.script.agreement import Announced, disagreement, rows_disagreement
+from sospes.formats.script.agreement import Announced, disagreement, rows_disagreement, statement_missing
 from sospes.formats.script.copy_data import read_copy
 from sospes.formats.script.header import HeaderNotes
 from sospes.formats.script.lexis import Lexis, Unfinished, statement_end
 from sospes.formats.script.meta import MetaLines
+from sospes.formats.script.row_heads import DataHead, copy_head, insert_head
 from sospes.formats.script.run import DataRun, default_names, empty_rows
 from sospes.formats.script.settings import Settings
-from sospes.formats.script.statements import Classifier, DataHead, Where, copy_head, insert_head
+from sospes.formats.script.statements import Classifier, Where
 from sospes.formats.script.value_data import read_values
 from sospes.formats.script.window import Window
 from sospes.model.entries import Column, Engine, Entry, Name
@@ -113,7 +114,7 @@ class ScriptReader:
                 text = self._take_line(window)[:100].decode("utf-8", "replace").strip()
                 yield self._foreign_text(text, place)
             elif first[:1] == b"-" and self.settings.is_line_comment(window.data, window.position):
-                self._comment(window)
+                yield from self._comment(window)
             elif first[:1] == b"#" and self.settings.lexis.is_mariadb:
                 self._take_line(window)
             elif first == b"/*":
@@ -133,14 +134,18 @@ class ScriptReader:
         window.advance(match.end())
         return match[0]
 
-    def _comment(self, window: Window) -> None:
+    def _comment(self, window: Window) -> Iterator[Finding]:
         offset = window.offset
         raw = self._take_line(window)
         if not self._crlf and window.line <= 2 and raw.endswith(b"\r\n"):
             self._crlf = True
         line = raw.decode("utf-8", "replace").rstrip("\r\n")
         announced = self.notes.comment(line, offset, raw.endswith(b"\n"))
-        self._announced = announced or self._announced
+        if announced is not None:
+            missing = statement_missing(self._announced)
+            self._announced = announced
+            if missing is not None:
+                yield missing.at(plain_from=offset, line=window.line)
         self.settings.after_comment(line)
         self._last_comment = line if len(line) > 2 else self._last_comment
 
@@ -359,6 +364,9 @@ class ScriptReader:
     def _closing_findings(self, window: Window) -> Iterator[Finding]:
         notes = self.notes
         place = Place(plain_from=window.offset, line=window.line)
+        missing = statement_missing(self._announced)
+        if missing is not None and notes.complete:
+            yield missing
         if self._crlf:
             yield note("crlf-line-ends", "all lines end in carriage return and line feed: the text was converted")
         complete = notes.complete

@@ -1,0 +1,77 @@
+"""The openings of rows: which table, which columns, and where the rows begin."""
+
+from __future__ import annotations
+
+import re
+from dataclasses import dataclass
+
+from sospes.formats.script.lexis import Lexis
+from sospes.formats.script.phrase import Phrase
+from sospes.formats.script.statements import Where
+from sospes.model.entries import Name
+
+_INSERT = re.compile(
+    rb"(?:/\*M?!\d*\s*)?(?:insert|replace)\s+(?:low_priority\s+|delayed\s+|ignore\s+|or\s+\w+\s+)*into\s+",
+    re.I,
+)
+_VALUES = re.compile(rb"\s*(?:overriding\s+(?:system|user)\s+value\s*)?values?\s*(?=\()", re.I)
+_NAME = rb'(?:"(?:[^"]|"")*"|`(?:[^`]|``)*`|\[[^\]]*\]|\'(?:[^\']|\'\')*\'|[A-Za-z_\x80-\xff][A-Za-z0-9_$\x80-\xff]*)'
+_TARGET = re.compile(_NAME + rb"(?:\s*\.\s*" + _NAME + rb")*")
+_LIST = re.compile(rb"\s*\(\s*" + _NAME + rb"(?:\s*,\s*" + _NAME + rb")*\s*\)")
+_COPY = re.compile(
+    rb"copy\s+" + _TARGET.pattern + rb"\s*(?:" + _LIST.pattern + rb"\s*)?\s*from\s+stdin\s*(?:with\s*)?;[ \t]*(\r?)\n",
+    re.I,
+)
+
+
+@dataclass(frozen=True, slots=True)
+class DataHead:
+    """The opening of rows: the table, its named columns, and where the rows begin."""
+
+    table: Name
+    columns: tuple[str, ...] | None
+    rows_from: int
+    crlf: bool = False
+
+
+def insert_head(data: bytes, start: int, lexis: Lexis, where: Where) -> DataHead | None:
+    """The opening of an INSERT with VALUES at `start`; None for anything else, or if `data` ends in it."""
+    begin = _INSERT.match(data, start)
+    target = begin and _TARGET.match(data, begin.end())
+    if not target:
+        return None
+    listed = _LIST.match(data, target.end())
+    values = _VALUES.match(data, listed.end() if listed else target.end())
+    if values is None:
+        return None
+    table, columns = _names(data[target.start() : listed.end() if listed else target.end()], lexis, where)
+    return DataHead(table, columns if listed else None, values.end())
+
+
+def copy_head(data: bytes, start: int, lexis: Lexis, where: Where) -> DataHead | None:
+    """The opening of COPY data at `start`, with its line end; None for anything else."""
+    match = _COPY.match(data, start)
+    if match is None:
+        return None
+    phrase = Phrase(match[0], lexis)
+    phrase.take("copy")
+    table = phrase.name(where.database, where.schema)
+    has_list = phrase.word() == "("
+    first, last = phrase.group()
+    columns = tuple(_column_names(phrase, first, last))
+    return DataHead(table, columns if has_list else None, match.end(), bool(match[1]))
+
+
+def _names(text: bytes, lexis: Lexis, where: Where) -> tuple[Name, tuple[str, ...]]:
+    phrase = Phrase(text, lexis)
+    table = phrase.name(where.database, where.schema)
+    first, last = phrase.group()
+    return table, tuple(_column_names(phrase, first, last))
+
+
+def _column_names(phrase: Phrase, first: int, last: int) -> list[str]:
+    names = []
+    for begin, _ in phrase.items(first, last):
+        phrase.position = begin
+        names.append(phrase.identifier())
+    return names
