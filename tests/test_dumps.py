@@ -106,6 +106,11 @@ def test_standard_input_and_pieces(tmp_path: Path) -> None:
 
     assert verdict_of("verify", *pieces) == ("sound", 0)
     assert verdict_of("rehearse", pieces[0], "--pieces", *pieces[1:]) == ("sound", 0)
+    plain = (DUMPS / "postgresql-18.sql").read_bytes()
+    letters = [tmp_path / f"night.sql.{first}{second}" for first in "ab" for second in "abcdefghijklmnopqrstuvwxyz"]
+    for number, piece in enumerate(letters):
+        piece.write_bytes(plain[number * 1800 : (number + 1) * 1800 if piece is not letters[-1] else None])
+    assert verdict_of("verify", *letters) == ("sound", 0)
     assert verdict_of("verify", pieces[0])[0] == "unsound"
     assert verdict_of("verify", pieces[0], "--pieces", pieces[2], pieces[1])[0] == "unsound"
 

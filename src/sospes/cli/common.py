@@ -21,6 +21,9 @@ if TYPE_CHECKING:
     from sospes.work.outcome import Description, Outcome
 
 _SETTINGS = {"work_folder": Path, "hide_values": bool, "quiet": bool}
+_BEGINNING = re.compile(
+    rb"\A(?:PRAGMA foreign_keys|SQLite format|PGDMP|/\*M!999999|toc\.dat)|^-- (?:PostgreSQL database|M\w+ dump)", re.M
+)
 _NUMBERED = re.compile(r"^(.*?)(\d+)$|^(.*\.[a-z]*?)([a-z]{2})$")
 
 
@@ -148,7 +151,7 @@ def _is_backup(path: Path) -> bool:
     opened = open_backup([path], Opening())
     if opened.head.containers:
         return True
-    return opened.form is not None and opened.head.plain.startswith((b"--", b"/*", b"PRAGMA", b"SQLite format"))
+    return opened.form is not None and _BEGINNING.search(opened.head.plain[:200]) is not None
 
 
 def printer(args: argparse.Namespace) -> Printer:

@@ -17,6 +17,8 @@ Row = tuple[Held, ...]
 
 PART_BYTES = 1 << 16
 PART_ROWS = 1000
+HUGE = 8 << 20
+"""A row of more bytes than this is converted in the way that takes least memory."""
 _COPY_ESCAPE = re.compile(r"\\(x[0-9a-fA-F]{1,2}|[0-7]{1,3}|.)", re.S)
 _COPY_SAID = {"b": "\b", "f": "\f", "n": "\n", "r": "\r", "t": "\t", "v": "\v"}
 _MARIADB_SAID = {
@@ -85,10 +87,12 @@ def _real(value: float) -> str:
 
 
 def _copy_rows(data: bytes, encoding: str, holds: Sequence[Hold], bad: BadCell) -> Iterator[Row]:
+    if len(data) > HUGE:
+        return _copy_rows_by_cell(data, encoding, holds, bad)
     try:
         text = data.decode(encoding)
     except UnicodeDecodeError:
-        return _copy_rows_with_broken_text(data, encoding, holds, bad)
+        return _copy_rows_by_cell(data, encoding, holds, bad)
     cells = text.replace("\n", "\t").split("\t")
     cells.pop()
     width = len(holds)
@@ -126,21 +130,32 @@ def _copy_rows_one_by_one(lines: Sequence[str], holds: Sequence[Hold], bad: BadC
             yield tuple(row)
 
 
-def _copy_rows_with_broken_text(data: bytes, encoding: str, holds: Sequence[Hold], bad: BadCell) -> Iterator[Row]:
-    """Cells that are no text in the script's character set stay bytes, and only those."""
-    for number, line in enumerate(data.split(b"\n")[:-1]):
+def _copy_rows_by_cell(data: bytes, encoding: str, holds: Sequence[Hold], bad: BadCell) -> Iterator[Row]:
+    """Cell by cell, which keeps copies of a huge one few; what is no text in the script's character set stays bytes."""
+    start = 0
+    for number in range(data.count(b"\n")):
+        end = data.index(b"\n", start)
         row: list[Held] = []
-        for index, cell in enumerate(line.split(b"\t")):
+        for index, cell in enumerate(_cells(memoryview(data), data, start, end)):
             try:
-                row.append(_converted(_copy_cell(cell.decode(encoding)), holds[index]))
+                row.append(_converted(_copy_cell(str(cell, encoding)), holds[index]))
             except UnicodeDecodeError:
-                unescaped = _copy_cell(cell.decode("latin-1"))
+                unescaped = _copy_cell(str(cell, "latin-1"))
                 row.append(None if unescaped is None else unescaped.encode("latin-1"))
             except ValueError:
-                bad(number, index, cell)
+                bad(number, index, bytes(cell))
                 break
         else:
             yield tuple(row)
+        start = end + 1
+
+
+def _cells(view: memoryview, data: bytes, start: int, end: int) -> Iterator[memoryview]:
+    """The cells of the line from `start` to `end`, without a copy."""
+    while (tab := data.find(b"\t", start, end)) >= 0:
+        yield view[start:tab]
+        start = tab + 1
+    yield view[start:end]
 
 
 def _converted(text: str | None, hold: Hold) -> Held:

@@ -25,8 +25,6 @@ from sospes.work.outcome import Outcome
 from sospes.work.pairing import Pair, Pairing, pair_tables
 from sospes.work.row_sides import RowPart, RowSide, RowTable, open_side
 
-LARGEST = 1 << 62
-
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class ComparedTable:

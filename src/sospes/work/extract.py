@@ -25,7 +25,6 @@ from sospes.work.outcome import Outcome
 from sospes.work.selection import Selection
 from sospes.work.writers import ExtractedTable, Output, RowsWriter, SqlWriter
 
-FORMS = ("sql", "csv", "jsonl")
 _WHOLE_FILE = frozenset(
     {"truncated", "container-damaged", "closing-line-missing", "opening-missing", "completeness-unknown"}
 )

@@ -25,8 +25,6 @@ _NAMES = {
     "UCS2": "utf-16-be", "UTF16": "utf-16-be",
 }  # fmt: skip
 _MARIADB_OWN = {"LATIN1": "cp1252", "LATIN5": "iso8859-9", "LATIN7": "iso8859-13"}
-UNCHECKED = frozenset({"SQL_ASCII", "BINARY"})
-"""Character sets that are none: any byte is right."""
 
 
 def codec_of(character_set: str, mariadb: bool = False) -> str | None:

@@ -31,7 +31,7 @@ def read_copy(window: Window, run: DataRun) -> Iterator[Event]:
             if banner:
                 return
         if end >= 0:
-            window.advance(after)
+            window.advance(window.position + after - end)
             yield from run.remainder()
             return
         window.grow(2 * window.left)
@@ -84,6 +84,7 @@ def _copy_block(window: Window, run: DataRun, end: int) -> Generator[Event, None
     run.rows += split.rows
     run.damaged += len(split.odd)
     window.advance(end, split.rows + len(split.odd))
+    window.release()
     if split.rows:
         batch = Batch(
             notation=Notation.COPY, data=split.data, rows=split.rows, width=run.width, encoding=run.encoding,

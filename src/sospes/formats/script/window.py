@@ -9,6 +9,9 @@ import numpy as np
 from sospes.model.findings import Finding
 from sospes.stream.containers import Block
 
+MUCH = 8 << 20
+"""Bytes that were read and are not worth keeping."""
+
 
 class Window:
     """Plain text from offset `base` on, as much as was asked for; `position` is where reading stands in it."""
@@ -62,9 +65,12 @@ class Window:
         self.line += count_lines(self.data, self.position, position) if lines is None else lines
         self.position = position
 
-    def line_at(self, position: int) -> int:
-        """The line of the byte at `position` in the window, counted from 1."""
-        return self.line + count_lines(self.data, self.position, position)
+    def release(self) -> None:
+        """Let go of what was read, if it is much; offsets into `data` change."""
+        if self.position > MUCH:
+            self.data = self.data[self.position :]
+            self.base += self.position
+            self.position = 0
 
     def taken_findings(self) -> list[Finding]:
         """What was found about the containers since the last call."""
