@@ -59,8 +59,9 @@ def test_the_demo_shows_what_it_says(tmp_path: Path) -> None:
     assert "a contiguous range of 480 keys is missing, 4201 to 4680" in text
 
 
+@pytest.mark.parametrize("ending", [signal.SIGINT, signal.SIGTERM, signal.SIGHUP])
 @pytest.mark.parametrize("words", [["verify"], ["rehearse"], ["extract"], ["compare"]])
-def test_interruption_ends_with_130_and_leaves_nothing(tmp_path: Path, words: list[str]) -> None:
+def test_interruption_ends_with_130_and_leaves_nothing(tmp_path: Path, words: list[str], ending: int) -> None:
     night = big(tmp_path / "night.sql", 1_500_000)
     work = tmp_path / "work"
     work.mkdir()
@@ -72,7 +73,7 @@ def test_interruption_ends_with_130_and_leaves_nothing(tmp_path: Path, words: li
         child.stdin.write(tides()[:1000])
         child.stdin.flush()
     time.sleep(1.0)
-    child.send_signal(signal.SIGINT)
+    child.send_signal(ending)
     err = child.stderr.read() if child.stderr else b""
     child.communicate(timeout=60)
 

@@ -30,7 +30,8 @@ INTERRUPTED = 130
 
 def entry() -> None:
     """The program `sospes`."""
-    signal.signal(signal.SIGTERM, _terminate)
+    for ending in (signal.SIGTERM, signal.SIGHUP):  # a closed terminal cleans up as well
+        signal.signal(ending, _terminate)
     gc.set_threshold(1_000_000, 20, 20)  # rows come and go by the thousand and never form cycles
     sys.exit(main(sys.argv[1:]))
 
