@@ -112,8 +112,7 @@ def _read_through(opened: Opened, looking: Looking) -> tuple[Description, tuple[
         tally.take(event)
     header = opened.reader.header if opened.reader else None
     findings = list(tally.findings)
-    if opened.form in {"sql-script", "pg-archive"} and not cut_off(findings):
-        findings += [finding.at(file=opened.name) for finding in tally.misfits(header.engine if header else None)]
+    findings += misfits(opened, tally)
     kind = tally.kind(copied)
     if opened.form in {"sql-script", "pg-archive"} and kind == "schema-only":
         findings.append(
@@ -137,7 +136,14 @@ def _read_through(opened: Opened, looking: Looking) -> tuple[Description, tuple[
     )
 
 
-def cut_off(findings: Sequence[Finding]) -> bool:
+def misfits(opened: Opened, tally: Tally) -> Iterator[Finding]:
+    """What refers to something that isn't there, once everything was read and nothing was cut off."""
+    if opened.reader is not None and opened.form in {"sql-script", "pg-archive"} and not _cut_off(tally.findings):
+        for finding in tally.misfits(opened.reader.header.engine):
+            yield finding.at(file=opened.name)
+
+
+def _cut_off(findings: Sequence[Finding]) -> bool:
     """Whether so much is missing that what refers to it would only repeat the news."""
     return any(
         finding.code in {"truncated", "container-damaged", "closing-line-missing", "opening-missing"}
@@ -155,7 +161,7 @@ def _description(opened: Opened, header: Header | None) -> Description:
         engine_version=header.engine_version,
         program=header.program,
         databases=header.databases,
-        encoding=header.encoding or _encoding_of(opened),
+        encoding=header.encoding or opened.text.characters,
         compression=_compression(opened),
         entries=opened.reader.contents if isinstance(opened.reader, ArchiveReader) else None,
         started_at=header.started_at,
@@ -169,10 +175,6 @@ def _compression(opened: Opened) -> str | None:
     """What the bytes are packed in; an archive may be packed inside, around, or both."""
     inside = opened.reader.compression if isinstance(opened.reader, ArchiveReader) else None
     return "+".join(part for part in (opened.compression, inside) if part) or None
-
-
-def _encoding_of(opened: Opened) -> str | None:
-    return opened.text.characters
 
 
 def _header_only(opened: Opened) -> tuple[Description, tuple[Finding, ...]]:

@@ -18,7 +18,7 @@ from sospes.model.verdict import Rung, Verdict
 from sospes.sides.embedded.copy import EmbeddedCopy
 from sospes.sides.embedded.keys import Keys, NotRehearsed
 from sospes.sides.embedded.names import quoted
-from sospes.work.describe import Progress, cut_off, followed
+from sospes.work.describe import Progress, followed, misfits
 from sospes.work.loading import Loader
 from sospes.work.outcome import Outcome, TableSummary
 from sospes.work.selection import Selection
@@ -167,10 +167,7 @@ def _loaded(opened: Opened, loader: Loader, tally: Tally, how: Rehearsing) -> It
             for finding in loader.take(event):
                 yield finding.at(file=opened.name)
     yield from loader.finish()
-    if opened.form in {"sql-script", "pg-archive"} and not cut_off(tally.findings):
-        header = opened.reader.header if opened.reader else None
-        for finding in tally.misfits(header.engine if header else None):
-            yield finding.at(file=opened.name)
+    yield from misfits(opened, tally)
 
 
 def _keyed(copy: EmbeddedCopy, steps: _Steps, prefix: str) -> list[NotRehearsed]:

@@ -164,10 +164,10 @@ class ArchiveReader:
                 yield RowsEnd(table=name, rows=0, damaged=0, plain_from=0, plain_to=0)
 
     def _wanted(self, entry: TocEntry) -> bool:
-        if entry.kind != _ROWS:
+        if entry.kind != _ROWS or self.wants(_name(entry)):
             return True
-        head = self._copy_head(entry.copy)
-        return self.wants(_name(entry)) or (head is not None and self.wants(head.table))
+        head = self._copy_head(entry.copy)  # rows of a partition may be written for its root
+        return head is not None and self.wants(head.table)
 
     def _preliminaries(self) -> Iterator[Finding]:
         if self.archive.version[:2] > NEWEST:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import sqlite3
 from collections.abc import Iterator
+from contextlib import suppress
 from dataclasses import dataclass
 
 from sospes.model.entries import Column, Constraint, ConstraintKind, Name
@@ -141,11 +142,10 @@ class Keys:
                 yield self._not_held(table, constraint, f"only the engine knows when two values are the same ({names})")
                 return
         simple = set(meanings.values()) <= LEFT_TO_SQLITE and not constraint.nulls_not_distinct
-        try:
-            if simple and self._create_index(table, constraint.name, columns, condition, unique=True):
+        if simple:
+            with suppress(sqlite3.IntegrityError):
+                self._create_index(table, constraint.name, columns, condition, unique=True)
                 return
-        except sqlite3.IntegrityError:
-            pass
         repeated = self._repeats(table, columns, condition, constraint, by_meaning=True)
         if not repeated:
             return
@@ -185,7 +185,7 @@ class Keys:
 
     def _create_index(
         self, table: HeldTable, name: str, columns: list[Column], condition: str, *, unique: bool
-    ) -> bool:
+    ) -> None:
         given = self._copy.give_name(f"{table.held_name}.{name or 'key'}")
         listed = ", ".join(quoted(table.held_columns[column.name]) for column in columns)
         where = f" WHERE {condition}" if condition else ""
@@ -196,7 +196,6 @@ class Keys:
             )
         except sqlite3.OperationalError as error:
             raise self._copy.disk_error(error) from error
-        return True
 
     def _declare_reference(self, table: HeldTable, constraint: Constraint) -> None:
         parent = self._find(constraint.references)
