@@ -91,13 +91,17 @@ class RowsBegin:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class RowsEnd:
-    """The rows end. `damaged` counts the rows that had a wrong shape and are in no batch."""
+    """The rows end. `damaged` counts the rows that had a wrong shape and are in no batch.
+
+    lost  further rows, nobody knows how many, can't be reached
+    """
 
     table: Name
     rows: int
     damaged: int
     plain_from: int
     plain_to: int
+    lost: bool = False
 
 
 Event = Entry | RowsBegin | Batch | RowsEnd | Finding

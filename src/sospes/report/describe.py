@@ -3,6 +3,8 @@
 from __future__ import annotations
 
 from collections import Counter
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass
 
 from sospes.model.verdict import Rung, Verdict
 from sospes.report.printer import Printer
@@ -113,18 +115,45 @@ def _label(table: TableSummary) -> str:
     return f"{prefix}.{table.name}" if prefix else table.name
 
 
+@dataclass(frozen=True, slots=True)
+class _Count:
+    """A column of counts, shown where any table has something to say in it."""
+
+    title: str
+    shown: Callable[[Sequence[TableSummary]], bool]
+    cell: Callable[[TableSummary], str]
+
+
+_COUNTS = (
+    _Count("rows", lambda _: True, lambda table: "" if table.rows is None else f"{table.rows:,}"),
+    _Count(
+        "damaged",
+        lambda tables: any(table.rows_damaged for table in tables),
+        lambda table: f"{table.rows_damaged or 0:,}",
+    ),
+    _Count(
+        "in doubt",
+        lambda tables: any(table.rows_doubtful for table in tables),
+        lambda table: f"{table.rows_doubtful or 0:,}",
+    ),
+    _Count(
+        "out of reach",
+        lambda tables: any(table.rows_lost is None and table.rows_damaged is not None for table in tables),
+        lambda table: ("all" if table.rows is None else "some") if table.rows_lost is None else "none",
+    ),
+)
+
+
 def _tables_up_to(printer: Printer, tables: tuple[TableSummary, ...], most: int) -> None:
-    damaged = any(table.rows_damaged for table in tables)
     counted = any(table.rows is not None for table in tables)
-    columns = ["table", *(["rows"] if counted else []), *(["damaged"] if damaged else []), "columns"]
+    shown_counts = [column for column in _COUNTS if column.shown(tables)] if counted else []
     rows = []
     for table in tables[:most]:
         names = ", ".join(table.columns)
-        cells = [_label(table)]
-        cells += ["" if table.rows is None else f"{table.rows:,}"] if counted else []
-        cells += [f"{table.rows_damaged or 0:,}"] if damaged else []
+        cells = [_label(table), *(column.cell(table) for column in shown_counts)]
         rows.append([*cells, names if len(names) < LONGEST_LIST else names[:LONGEST_LIST] + " ..."])
-    printer.table(columns, rows, numbers=range(1, len(columns) - 1))
+    titles = ["table", *(column.title for column in shown_counts), "columns"]
+    printer.table(titles, rows, numbers=range(1, len(titles) - 1))
     if len(tables) > most:
         printer.line(f"  ... and {plural(len(tables) - most, 'more table')}; all are in --json")
 

@@ -4,23 +4,25 @@ from __future__ import annotations
 
 import bz2
 import lzma
-from collections.abc import Callable, Iterable, Iterator
+import re
+from collections.abc import Callable
 from dataclasses import dataclass
 from typing import Protocol
 
-from sospes.model.findings import Finding, Place, doubt, fault, note
-
-PLAIN_SIZE = 1 << 20
-"""Plain text is handed on in blocks of at most this many bytes."""
+from sospes.stream.boundaries import Lz4Blocks, Walker, XzBlocks
 
 
 @dataclass(frozen=True, slots=True)
 class Block:
-    """Plain bytes, where they start in the plain text, and how far the stored bytes were read by then."""
+    """Plain bytes, where they start in the plain text, and how far the stored bytes were read by then.
+
+    gap  bytes are missing before these; `plain_from` counts only what could be unpacked
+    """
 
     data: bytes
     plain_from: int
     stored_to: int
+    gap: bool = False
 
 
 class Decoder(Protocol):
@@ -48,11 +50,18 @@ class Decoder(Protocol):
 
 @dataclass(frozen=True, slots=True)
 class Container:
-    """A kind of container: its name, how its members begin, and what unpacks one."""
+    """A kind of container: its name, how its members begin, and what unpacks one.
+
+    search      finds where a member may begin in the midst of other bytes; None where that can't be told
+    walker      follows the blocks of a member that can be unpacked on their own
+    input_size  bytes that are given to the decoder at a time; small where it sets no bound to what comes out
+    """
 
     name: str
     begins: tuple[bytes, ...]
     decoder: Callable[[], Decoder]
+    search: re.Pattern[bytes] | None = None
+    walker: Callable[[], Walker] | None = None
     input_size: int = 1 << 18
 
     def recognises(self, head: bytes) -> bool:
@@ -61,7 +70,7 @@ class Container:
 
 
 class _ZstandardDecoder:
-    """Gives the zstandard decoder the shape of the others; its input comes in small parts to bound output."""
+    """Gives the zstandard decoder the shape of the others; small parts of input bound what comes out at once."""
 
     def __init__(self) -> None:
         import zstandard
@@ -128,12 +137,18 @@ def _lz4() -> Decoder:
 ZLIB = Container("zlib", (b"\x78\x01", b"\x78\x5e", b"\x78\x9c", b"\x78\xda"), _zlib)
 """Not among those that are recognised: two bytes are too few to tell it from other data."""
 
+_GZIP_HEAD = re.compile(rb"\x1f\x8b\x08[\x00-\x1f].{4}[\x00\x02\x04][\x00-\x0d\xff]", re.S)
+_XZ_HEAD = re.compile(rb"\xfd7zXZ\x00\x00[\x00-\x0f]")
+_ZSTANDARD_HEAD = re.compile(rb"\x28\xb5\x2f\xfd|[\x50-\x5f]\x2a\x4d\x18")
+_LZ4_HEAD = re.compile(rb"\x04\x22\x4d\x18[\x40-\x7f][\x40\x50\x60\x70]")
+
+BZIP2 = "bzip2"
 CONTAINERS = (
-    Container("gzip", (b"\x1f\x8b\x08",), _gzip),
-    Container("bzip2", tuple(b"BZh%d" % level for level in range(1, 10)), bz2.BZ2Decompressor),
-    Container("xz", (b"\xfd7zXZ\x00",), lambda: lzma.LZMADecompressor(lzma.FORMAT_XZ)),
-    Container("zstandard", (b"\x28\xb5\x2f\xfd",), _ZstandardDecoder, 1 << 16),
-    Container("lz4", (b"\x04\x22\x4d\x18",), _lz4),
+    Container("gzip", (b"\x1f\x8b\x08",), _gzip, _GZIP_HEAD),
+    Container(BZIP2, tuple(b"BZh%d" % level for level in range(1, 10)), bz2.BZ2Decompressor),
+    Container("xz", (b"\xfd7zXZ\x00",), lambda: lzma.LZMADecompressor(lzma.FORMAT_XZ), _XZ_HEAD, XzBlocks),
+    Container("zstandard", (b"\x28\xb5\x2f\xfd",), _ZstandardDecoder, _ZSTANDARD_HEAD, input_size=1 << 12),
+    Container("lz4", (b"\x04\x22\x4d\x18",), _lz4, _LZ4_HEAD, Lz4Blocks),
     Container("zstandard", tuple(bytes([0x50 + n]) + b"\x2a\x4d\x18" for n in range(16)), _ZstandardSkippable),
 )
 
@@ -141,105 +156,3 @@ CONTAINERS = (
 def container_of(head: bytes) -> Container | None:
     """The container that begins with `head`, None for anything else."""
     return next((container for container in CONTAINERS if container.recognises(head)), None)
-
-
-def unpack(blocks: Iterable[Block | Finding], container: Container) -> Iterator[Block | Finding]:
-    """Unpack all members; damage is a finding, after which nothing more comes of this container."""
-    member = _Members(container)
-    for block in blocks:
-        if isinstance(block, Finding):
-            yield block
-            continue
-        for start in range(0, len(block.data), container.input_size):
-            part = block.data[start : start + container.input_size]
-            yield from member.feed(part, block.plain_from + start)
-            if member.stopped:
-                return
-    yield from member.close()
-
-
-class _Members:
-    """Goes from member to member of a container, and turns what the decoders raise into findings."""
-
-    def __init__(self, container: Container) -> None:
-        self._container = container
-        self._decoder: Decoder | None = None
-        self._begin = b""
-        self._member_from = 0
-        self._members = 0
-        self._plain = 0
-        self._stored_to = 0
-        self.stopped = False
-
-    def feed(self, data: bytes, stored_from: int) -> Iterator[Block | Finding]:
-        """Unpack `data`, which starts at `stored_from`."""
-        self._stored_to = stored_from + len(data)
-        while data or (self._decoder is not None and not self._decoder.needs_input):
-            if self._decoder is None:
-                data = self._begin + data
-                self._begin = b""
-                finding = self._next_member(data)
-                if finding is not None:
-                    yield finding
-                if self._decoder is None:
-                    return
-            try:
-                plain = self._decoder.decompress(data, PLAIN_SIZE)
-            except Exception as error:  # each decoder has error types of its own, all mean damage
-                self.stopped = True
-                yield self._damage(error)
-                return
-            data = b""
-            if plain:
-                yield Block(plain, self._plain, self._stored_to)
-                self._plain += len(plain)
-            if self._decoder.eof:
-                data = self._decoder.unused_data
-                self._decoder = None
-                self._members += 1
-
-    def _next_member(self, data: bytes) -> Finding | None:
-        """Start the decoder of the member that `data` begins with, or say what it is instead."""
-        self._member_from = self._stored_to - len(data)
-        if not data.strip(b"\0"):
-            return None
-        if len(data) < 6:
-            self._begin = data
-            return None
-        found = self._container if self._container.recognises(data) else container_of(data)
-        if found is not None and found.name == self._container.name:
-            self._decoder = found.decoder()
-            return None
-        self.stopped = True
-        return self._foreign(data)
-
-    def _foreign(self, data: bytes) -> Finding:
-        return doubt(
-            "trailing-bytes",
-            f"after the {self._container.name} data come bytes that do not belong to it: {data[:40]!r}",
-            "find out what wrote them: a backup program's error message, or a second file glued on",
-            Place(stored_from=self._member_from),
-        )
-
-    def _damage(self, error: Exception) -> Finding:
-        where = f"the {self._container.name} member that starts at byte {self._member_from:,}"
-        return fault(
-            "container-damaged",
-            f"{where} can't be unpacked: {str(error).strip().rstrip('.') or type(error).__name__}",
-            "the damage is somewhere in that member before the place named; take the backup from another copy",
-            Place(stored_from=self._member_from, stored_to=self._stored_to, plain_from=self._plain),
-        )
-
-    def close(self) -> Iterator[Finding]:
-        """At the end of the stored bytes: is the last member whole?"""
-        if self._begin:
-            yield self._foreign(self._begin)
-        if self._decoder is not None:
-            yield fault(
-                "truncated",
-                f"the {self._container.name} data end in mid-member after {self._stored_to:,} stored bytes",
-                "the file was cut off: copy it again, or take the backup again",
-                Place(stored_from=self._stored_to, stored_to=self._stored_to, plain_from=self._plain),
-            )
-        elif self._members > 1:
-            yield note("several-members", f"{self._members:,} {self._container.name} members in a row")

@@ -5,11 +5,13 @@ from __future__ import annotations
 import codecs
 from bisect import bisect_right
 from collections.abc import Iterable, Iterator
+from dataclasses import replace
 
 from sospes.model.findings import Finding, Place, fault, note
 from sospes.places.source import Source
 from sospes.stream.ahead import ReadAhead
-from sospes.stream.containers import Block, container_of, unpack
+from sospes.stream.containers import Block, container_of
+from sospes.stream.unpacking import Again, unpack
 
 DEEPEST = 3
 """Containers inside each other that are unpacked; more than that is no backup's doing."""
@@ -67,8 +69,9 @@ class PlainText:
             container = container_of(data)
             if container is None:
                 break
+            again: Again | None = None if self.containers or self.source.size is None else self.source.blocks
             self.containers.append(container.name)
-            blocks = unpack(blocks, container)
+            blocks = unpack(blocks, container, again)
         return blocks
 
     def _widened(self, blocks: Iterator[Block | Finding]) -> Iterator[Block | Finding]:
@@ -125,7 +128,7 @@ def _without_mark(blocks: Iterator[Block | Finding], length: int) -> Iterator[Bl
     left = length
     for block in blocks:
         if isinstance(block, Block) and left:
-            yield Block(block.data[left:], block.plain_from + left, block.stored_to)
+            yield replace(block, data=block.data[left:], plain_from=block.plain_from + left)
             left = 0
         else:
             yield block
@@ -142,10 +145,12 @@ def _as_utf8(blocks: Iterator[Block | Finding], encoding: str) -> Iterator[Block
             yield block
             continue
         stored_to = block.stored_to
+        if block.gap:
+            decoder.reset()
         text = decoder.decode(block.data)
         replaced = replaced or "\ufffd" in text
         data = text.lstrip("\ufeff").encode("utf-8") if plain == 0 else text.encode("utf-8")
-        yield Block(data, plain, stored_to)
+        yield Block(data, plain, stored_to, block.gap)
         plain += len(data)
     if replaced or decoder.decode(b"", final=True):
         yield fault(

@@ -20,6 +20,7 @@ from sospes.model.events import Batch, Event, Header, Notation, RowsBegin
 from sospes.model.findings import Finding, doubt, fault, note, verdict_of
 from sospes.model.verdict import Rung, Verdict
 from sospes.stream.containers import Block
+from sospes.work.damage import BREAKS, condensed
 from sospes.work.outcome import Description, Outcome
 from sospes.work.tally import Tally
 
@@ -111,7 +112,7 @@ def _read_through(opened: Opened, looking: Looking) -> tuple[Description, tuple[
         copied = copied or (isinstance(event, RowsBegin) and event.notation is Notation.COPY)
         tally.take(event)
     header = opened.reader.header if opened.reader else None
-    findings = list(tally.findings)
+    findings = condensed(tally.findings)
     findings += misfits(opened, tally)
     kind = tally.kind(copied)
     if opened.form in {"sql-script", "pg-archive"} and kind == "schema-only":
@@ -138,17 +139,13 @@ def _read_through(opened: Opened, looking: Looking) -> tuple[Description, tuple[
 
 def misfits(opened: Opened, tally: Tally) -> Iterator[Finding]:
     """What refers to something that isn't there, once everything was read and nothing was cut off."""
-    if opened.reader is not None and opened.form in {"sql-script", "pg-archive"} and not _cut_off(tally.findings):
+    if (
+        opened.reader is not None
+        and opened.form in {"sql-script", "pg-archive"}
+        and not any(finding.code in BREAKS for finding in tally.findings)
+    ):
         for finding in tally.misfits(opened.reader.header.engine):
             yield finding.at(file=opened.name)
-
-
-def _cut_off(findings: Sequence[Finding]) -> bool:
-    """Whether so much is missing that what refers to it would only repeat the news."""
-    return any(
-        finding.code in {"truncated", "container-damaged", "closing-line-missing", "opening-missing"}
-        for finding in findings
-    )
 
 
 def _description(opened: Opened, header: Header | None) -> Description:

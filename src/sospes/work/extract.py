@@ -19,15 +19,14 @@ from sospes.model.events import Event, RowsBegin
 from sospes.model.findings import Finding, doubt, note
 from sospes.model.verdict import Rung, Severity
 from sospes.sides.embedded.keys import Keys
+from sospes.work.damage import BREAKS
 from sospes.work.describe import Progress, followed
 from sospes.work.loading import Loader
 from sospes.work.outcome import Outcome
 from sospes.work.selection import Selection
 from sospes.work.writers import ExtractedTable, Output, RowsWriter, SqlWriter
 
-_WHOLE_FILE = frozenset(
-    {"truncated", "container-damaged", "closing-line-missing", "opening-missing", "completeness-unknown"}
-)
+_WHOLE_FILE = (BREAKS - {"rows-lost"}) | {"completeness-unknown", "rows-unplaced"}
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

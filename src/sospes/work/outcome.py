@@ -14,7 +14,12 @@ Result = TypeVar("Result")
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class TableSummary:
-    """A table; `rows` is None when its rows were not counted."""
+    """A table; `rows` is None when its rows were not counted, or could not be reached.
+
+    rows_damaged   rows of wrong shape, which are not among `rows`
+    rows_doubtful  rows of right shape that come of damaged compressed data, at most so many
+    rows_lost      0 if none is out of reach; None if some are, nobody knows how many
+    """
 
     database: str | None
     schema: str | None
@@ -23,6 +28,8 @@ class TableSummary:
     column_types: tuple[str, ...]
     rows: int | None
     rows_damaged: int | None = None
+    rows_doubtful: int | None = None
+    rows_lost: int | None = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

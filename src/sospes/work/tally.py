@@ -2,12 +2,13 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
-from dataclasses import dataclass, replace
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass, field, replace
 
 from sospes.model.entries import Column, Constraint, ConstraintKind, Engine, Entry, Name
 from sospes.model.events import Event, RowsBegin, RowsEnd
 from sospes.model.findings import Finding, Place, fault, note
+from sospes.work.damage import BREAKS, Stretch, stretches
 from sospes.work.outcome import ObjectSummary, TableSummary
 
 OBJECT_KINDS = frozenset(
@@ -39,6 +40,14 @@ class TableTally:
     damaged: int = 0
     runs: int = 0
     partitioned: bool = False
+    lost: bool = False
+    batches: list[tuple[int, int, int]] = field(default_factory=list)
+
+    def doubtful(self, damaged: Sequence[Stretch]) -> int:
+        """How many rows come of damaged members, where a wrong byte may have kept their shape; at most so many."""
+        return sum(
+            rows for begin, end, rows in self.batches if any(part.covers(begin, end, self.name) for part in damaged)
+        )
 
 
 class Tally:
@@ -54,6 +63,7 @@ class Tally:
         self._mentions: list[Entry] = []
         self._partitions: set[Name] = set()
         self._engine: Engine | None = None
+        self._current: TableTally | None = None
 
     def take(self, event: Event) -> None:
         """Count one event."""
@@ -64,6 +74,7 @@ class Tally:
         elif isinstance(event, RowsBegin):
             table = self._table(event.table)
             table.runs += 1
+            self._current = table
             if event.columns is not None:
                 table.named_columns = table.named_columns or event.columns
                 self._check_columns(table, event)
@@ -71,6 +82,9 @@ class Tally:
             table = self._table(event.table)
             table.rows += event.rows
             table.damaged += event.damaged
+            table.lost = table.lost or event.lost
+        elif self._current is not None:
+            self._current.batches.append((event.plain_from, event.plain_to, event.rows))
 
     def _table(self, name: Name) -> TableTally:
         return self.tables.setdefault(name, TableTally(name))
@@ -150,7 +164,9 @@ class Tally:
         return "partial" if missing or self._outside else "full"
 
     def summaries(self, counted: bool = True) -> tuple[TableSummary, ...]:
-        """All tables, in stored order."""
+        """All tables, in stored order. Where text is missing, tables whose rows never came have none counted."""
+        damaged = stretches(self.findings)
+        missing = any(finding.code in BREAKS for finding in self.findings)
         return tuple(
             TableSummary(
                 database=table.name.database,
@@ -160,11 +176,16 @@ class Tally:
                 if table.columns is None
                 else tuple(column.name for column in table.columns),
                 column_types=tuple(column.type for column in table.columns or ()),
-                rows=table.rows if counted else None,
+                rows=table.rows if counted and not (missing and not table.runs and self._has_rows(table)) else None,
                 rows_damaged=table.damaged if counted else None,
+                rows_doubtful=table.doubtful(damaged) if counted else None,
+                rows_lost=0 if counted and not table.lost and not (missing and not table.runs) else None,
             )
             for table in self.tables.values()
         )
+
+    def _has_rows(self, table: TableTally) -> bool:
+        return not table.partitioned and table.columns is not None
 
     def misfits(self, engine: Engine | None) -> Iterator[Finding]:
         """What refers to something that isn't there. Call once, after the last event."""

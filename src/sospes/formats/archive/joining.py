@@ -17,12 +17,14 @@ SLOW_BLOCKS = 1000
 class Joiner:
     """Takes blocks from a stream up to the one of length zero. `width` is the size of their heads in bytes.
 
-    Raises CutShort where the stream ends first; what was read before has been yielded.
+    `limit` is the offset before which they have to end, None if that isn't known. Raises CutShort where the
+    stream or the limit comes first; what was read before has been yielded.
     """
 
-    def __init__(self, stream: ByteStream, width: int, rows: bool) -> None:
+    def __init__(self, stream: ByteStream, width: int, rows: bool, limit: int | None = None) -> None:
         self._stream = stream
         self._width = width
+        self._limit = limit
         self._fast = rows and width == 5
         self._buffer = b""
         self._parts: list[bytes] = []
@@ -70,6 +72,9 @@ class Joiner:
         length = int.from_bytes(head[1:], "little")
         if length == 0 or head[0]:
             return False
+        begin = self._stream.offset - len(self._buffer)
+        if self._limit is not None and begin + length > self._limit:
+            raise CutShort(begin, length)
         self._add(self._exactly(length))
         return True
 

@@ -7,8 +7,9 @@ from pathlib import Path
 
 from sospes.formats.archive.bytestream import BlockStream, ByteStream, CutShort, FileStream
 from sospes.formats.archive.contents import BadContents, Layout, read_entries, read_header
+from sospes.formats.archive.files import BadTar, Directory, Tar, next_tar_member
 from sospes.formats.archive.reader import ArchiveReader
-from sospes.formats.archive.stores import BadTar, Directory, SingleFile, Tar, damaged_contents, next_tar_member
+from sospes.formats.archive.stores import SingleFile, damaged_contents
 from sospes.model.entries import Name
 from sospes.model.findings import Finding, fault
 from sospes.stream.plain import PlainText

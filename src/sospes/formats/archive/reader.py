@@ -262,13 +262,15 @@ class ArchiveReader:
             columns = tuple(column.name for column in table.columns) if table else ()
         run = DataRun(
             table=head.table, columns=columns, entry=table, notation=Notation.COPY, opening=opening,
-            encoding=lexis.encoding, lexis=lexis,
+            encoding=lexis.encoding, lexis=lexis, alone=True,
         )  # fmt: skip
         yield RowsBegin(table=head.table, columns=columns, entry=table, notation=Notation.COPY, opening=opening)
         window.grow()
         yield from read_copy(window, run)
         yield from window.taken_findings()
-        yield RowsEnd(table=head.table, rows=run.rows, damaged=run.damaged, plain_from=0, plain_to=window.offset)
+        yield RowsEnd(
+            table=head.table, rows=run.rows, damaged=run.damaged, plain_from=0, plain_to=window.offset, lost=run.lost
+        )
         yield from self._left_over(window, head.table)
 
     def _left_over(self, window: Window, table: Name) -> Iterator[Finding]:

@@ -1,24 +1,23 @@
-"""Where an archive's data lie: behind its contents in one file, in a directory, or in a tar. All give members in order.
+"""Where an archive's data lie: behind its contents in one file. All stores give members in order.
 
 A member's blocks count plain bytes from 0; `stored_to` counts in the file that the member is in.
 """
 
 from __future__ import annotations
 
-import re
+from bisect import bisect_right
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass, replace
-from pathlib import Path
 from typing import Protocol
 
-from sospes.formats.archive.bytestream import BlockStream, ByteStream, CutShort, FileStream
+from sospes.formats.archive.bytestream import BlockStream, ByteStream, CutShort
 from sospes.formats.archive.contents import ArchiveHeader, BadContents, OffsetState, TocEntry, read_entries
 from sospes.formats.archive.joining import BLOCK_SIZE, Joiner
-from sospes.model.findings import Finding, Place, doubt, fault, note
-from sospes.stream.containers import CONTAINERS, ZLIB, Block, Container, container_of, unpack
+from sospes.model.findings import Finding, Place, fault, note
+from sospes.model.verdict import Severity
+from sospes.stream.containers import CONTAINERS, ZLIB, Block, Container
+from sospes.stream.unpacking import unpack
 
-_ENDINGS = ("", ".gz", ".lz4", ".zst")
-_LARGE_OBJECTS = re.compile(r"^blobs?(?:_\d+)?\.(?:toc|dat)")
 _BY_NAME = {container.name: container for container in reversed(CONTAINERS)}
 Blocks = Iterator[Block | Finding]
 Wanted = Callable[[int], bool]
@@ -57,6 +56,7 @@ class SingleFile:
         self._entries = {entry.identity: entry for entry in entries}
         self._data_from = stream.offset
         self._unfinished = False
+        self._offsets = sorted({entry.offset for entry in entries if entry.state is OffsetState.SET})
 
     def members(self, wanted: Wanted) -> Iterator[Member | Finding]:
         placed = [entry for entry in self._entries.values() if entry.state is OffsetState.SET]
@@ -96,47 +96,82 @@ class SingleFile:
         return _signed(self._stream.read(1 + self._header.integer_size))
 
     def _walked(self, wanted: Wanted) -> Iterator[Member | Finding]:
-        """Go from member to member to the end of the file."""
+        """Go from member to member to the end of the file; where the way is lost, to the next place of the contents."""
         if self._stream.seekable:
             self._stream.seek(self._data_from)
         while True:
             begin = self._stream.offset
-            first = self._stream.some(1)
-            if not first:
-                return
             try:
-                number = self._stream.read(1 + self._header.integer_size)
+                head = self._next_head(begin)
             except CutShort as cut:
-                yield _cut(cut.offset, "the head of a member")
+                yield cut_off(cut.offset, "the head of a member")
                 return
-            identity = _signed(number)
-            if first[0] not in {1, 3} or identity not in self._entries:
-                if self._is_contents_again(first + number):
-                    yield note(
-                        "contents-repeated", f"the table of contents stands at the end once more, from byte {begin:,}"
-                    )
+            if isinstance(head, Finding):
+                yield head
+                if head.severity is Severity.NOTE or not self._jumped(begin):
                     return
-                yield fault(
-                    "data-unexpected",
-                    f"at byte {begin:,} the data of an entry were expected, not kind {first[0]} of entry {identity}",
-                    "what follows can't be read; take the backup from another copy",
-                    Place(stored_from=begin),
-                )
+                continue
+            if head is None:
                 return
-            entry = self._entries[identity]
+            kind, entry = head
             if entry.state is OffsetState.SET and entry.offset != begin:
                 yield self._pointless(entry, f"they begin at {begin:,}")
-            blocks = self._blocks(first[0])
-            if wanted(identity):
-                yield Member(identity, first[0] == 3, blocks)
+            blocks = self._blocks(kind)
+            if wanted(entry.identity):
+                yield Member(entry.identity, kind == 3, blocks)
             for _ in blocks:
                 pass  # what the reader left
+            following = self._offset_after(begin)
+            if following is not None and self._stream.offset != following:
+                if not self._unfinished:
+                    yield self._misled(entry, self._stream.offset, following)
+                self._jumped(begin)
             if self._unfinished:
                 return
 
+    def _next_head(self, begin: int) -> tuple[int, TocEntry] | Finding | None:
+        """The kind and entry of the member that begins here; None at the end."""
+        first = self._stream.some(1)
+        if not first:
+            return None
+        number = self._stream.read(1 + self._header.integer_size)
+        entry = self._entries.get(_signed(number))
+        if first[0] in {1, 3} and entry is not None:
+            return first[0], entry
+        if self._offset_after(begin) is None and self._is_contents_again(first + number):
+            return note("contents-repeated", f"the table of contents stands at the end once more, from byte {begin:,}")
+        return fault(
+            "data-unexpected",
+            f"at byte {begin:,} the data of an entry were expected, not kind {first[0]} of entry {_signed(number)}",
+            "they can't be read; take them from another copy",
+            Place(stored_from=begin, stored_to=self._offset_after(begin)),
+        )
+
+    def _offset_after(self, begin: int) -> int | None:
+        """Where the contents say that the next member begins, None if they don't."""
+        place = bisect_right(self._offsets, begin)
+        return self._offsets[place] if place < len(self._offsets) else None
+
+    def _jumped(self, begin: int) -> bool:
+        """Go to the next member that the contents place; False if there is none."""
+        following = self._offset_after(begin)
+        if following is None or not self._stream.seekable:
+            return False
+        self._stream.seek(following)
+        self._unfinished = False
+        return True
+
+    def _misled(self, entry: TocEntry, end: int, following: int) -> Finding:
+        return fault(
+            "data-damaged",
+            f"{entry.kind} {entry.tag}: its data seem to end at byte {end:,}, but the next begin at {following:,}",
+            "a length in them is damaged; take the table from another copy",
+            Place(stored_from=min(end, following), stored_to=max(end, following), schema=entry.schema, table=entry.tag),
+        )
+
     def _is_contents_again(self, taken: bytes) -> bool:
         """Whether the rest of the file is the table of contents anew: so it is where its writer could not go back."""
-        rest = BlockStream(iter([Block(taken, 0, 0), *_blocks_of(self._stream)]))
+        rest = BlockStream(iter([Block(taken, 0, 0), *blocks_of(self._stream)]))
         try:
             again = read_entries(rest, self._header)
         except (BadContents, CutShort):
@@ -152,8 +187,12 @@ class SingleFile:
 
     def _data(self) -> Blocks:
         container = compressed(self._header)
-        raw = self._gathered()
-        return raw if container is None else unpack(raw, container)
+        if container is None:
+            yield from self._gathered()
+            return
+        marks: list[tuple[int, int]] = []
+        for block in unpack(_marked(self._gathered(), marks), container):
+            yield _in_file(block, marks) if isinstance(block, Finding) else block
 
     def _large_objects(self) -> Blocks:
         while True:
@@ -161,7 +200,7 @@ class SingleFile:
                 number = self._integer()
             except CutShort as cut:
                 self._unfinished = True
-                yield _cut(cut.offset, "a list of large objects")
+                yield cut_off(cut.offset, "a list of large objects")
                 return
             if number == 0 or self._unfinished:
                 return
@@ -170,11 +209,32 @@ class SingleFile:
     def _gathered(self) -> Blocks:
         """The stored blocks of a member joined to larger ones."""
         rows = self._header.compression is None and self._stream.seekable
+        limit = self._offset_after(self._stream.offset)
         try:
-            yield from Joiner(self._stream, 1 + self._header.integer_size, rows).blocks()
+            yield from Joiner(self._stream, 1 + self._header.integer_size, rows, limit).blocks()
         except CutShort as cut:
             self._unfinished = True
-            yield _cut(cut.offset, "the data of an entry")
+            yield cut_off(cut.offset, "the data of an entry")
+
+
+def _marked(blocks: Blocks, marks: list[tuple[int, int]]) -> Blocks:
+    """The same blocks; `marks` takes where each ends in the joined data, and where in the file."""
+    for block in blocks:
+        if isinstance(block, Block):
+            marks.append((block.plain_from + len(block.data), block.stored_to))
+        yield block
+
+
+def _in_file(finding: Finding, marks: list[tuple[int, int]]) -> Finding:
+    """A finding about joined data, with the place in the file that the blocks around it had."""
+    place = finding.place
+    parts = {}
+    for key, offset in (("stored_from", place.stored_from), ("stored_to", place.stored_to)):
+        if offset is not None and marks:
+            found = bisect_right(marks, (offset, -1))
+            near = found - 1 if key == "stored_from" else min(found, len(marks) - 1)
+            parts[key] = marks[near][1] if near >= 0 else 0
+    return finding.at(**parts)
 
 
 def _without_offset(entry: TocEntry) -> TocEntry:
@@ -187,7 +247,7 @@ def _signed(data: bytes) -> int:
     return -value if data[0] else value
 
 
-def _cut(offset: int, inside: str) -> Finding:
+def cut_off(offset: int, inside: str) -> Finding:
     return fault(
         "truncated",
         f"the file ends inside {inside}, at byte {offset:,}",
@@ -196,201 +256,11 @@ def _cut(offset: int, inside: str) -> Finding:
     )
 
 
-class Directory:
-    """One file for each entry, packed or not."""
-
-    def __init__(self, folder: Path, entries: list[TocEntry]) -> None:
-        self._folder = folder
-        self._entries = entries
-
-    def members(self, wanted: Wanted) -> Iterator[Member | Finding]:
-        used = {"toc.dat"}
-        for entry in self._entries:
-            if not entry.file:
-                continue
-            path = self._found(entry.file)
-            used |= {entry.file + ending for ending in _ENDINGS}
-            if path is None:
-                yield _member_missing(entry)
-                continue
-            if entry.kind == "BLOBS":
-                yield from self._listed(path, used)
-                continue
-            if wanted(entry.identity):
-                yield Member(entry.identity, False, self._file(path))
-        yield from self._strangers(used)
-
-    def _listed(self, path: Path, used: set[str]) -> Iterator[Finding]:
-        """Large objects are listed with their files, one a line."""
-        text = b"".join(block.data for block in self._file(path) if isinstance(block, Block))
-        for line in text.decode("utf-8", "replace").splitlines():
-            number, _, name = line.partition(" ")
-            found = self._found(name) if name else None
-            used |= {name + ending for ending in _ENDINGS}
-            if found is None:
-                yield fault(
-                    "member-missing",
-                    f"large object {number}: its data should be in {name}, which is not there",
-                    "the backup lacks a part: copy it again from where it was written",
-                )
-                continue
-            yield from (block for block in self._file(found) if isinstance(block, Finding))
-
-    def _found(self, name: str) -> Path | None:
-        if "/" in name or name.startswith("."):
-            return None
-        return next(
-            (
-                path
-                for ending in _ENDINGS
-                if (path := self._folder / f"{name}{ending}").is_file() and not path.is_symlink()
-            ),
-            None,
-        )
-
-    def _file(self, path: Path) -> Blocks:
-        return _unpacked(_blocks_of(FileStream(path)), path)
-
-    def _strangers(self, used: set[str]) -> Iterator[Finding]:
-        for path in sorted(self._folder.iterdir()):
-            if path.name in used:
-                continue
-            if _LARGE_OBJECTS.match(path.name):
-                yield fault(
-                    "member-unlisted",
-                    f"{path.name} holds a large object, and no list names it",
-                    "the list of large objects is cut off or damaged; copy the backup again",
-                    Place(file=path.name),
-                )
-            else:
-                yield note("file-stray", f"{path.name} lies in the directory and no entry names it")
-
-
-def _member_missing(entry: TocEntry) -> Finding:
-    return fault(
-        "member-missing",
-        f"{entry.kind} {entry.tag}: its data should be in {entry.file}, which is not there",
-        "the backup lacks a part: copy it again from where it was written",
-        Place(schema=entry.schema, table=entry.tag),
-    )
-
-
-def _blocks_of(stream: ByteStream) -> Blocks:
+def blocks_of(stream: ByteStream) -> Blocks:
     plain = 0
     while data := stream.some(BLOCK_SIZE):
         yield Block(data, plain, plain + len(data))
         plain += len(data)
-
-
-def _unpacked(blocks: Blocks, path: Path) -> Blocks:
-    """Unpack by content; findings say which file they are about. The writer packs what it names so."""
-    name = path.name
-    first = next((block for block in blocks if isinstance(block, Block)), Block(b"", 0, 0))
-    container = container_of(first.data)
-    if container is None and path.suffix in _ENDINGS[1:]:
-        yield fault(
-            "member-damaged",
-            f"{name} is {'empty' if not first.data else 'not packed'}, though its name says that it is packed",
-            "the file was cut off or damaged; copy the backup again from where it was written",
-            Place(file=name),
-        )
-        return
-    rest = _chained(first, blocks)
-    for block in rest if container is None else unpack(rest, container):
-        yield block.at(file=name) if isinstance(block, Finding) else block
-
-
-def _chained(first: Block, rest: Blocks) -> Blocks:
-    yield first
-    yield from rest
-
-
-@dataclass(frozen=True, slots=True)
-class TarMember:
-    """A file inside of a tar."""
-
-    name: str
-    offset: int
-    size: int
-
-
-class BadTar(Exception):
-    """A tar's header is damaged. `offset` is where it stands."""
-
-    def __init__(self, offset: int, problem: str) -> None:
-        super().__init__(offset, problem)
-        self.offset, self.problem = offset, problem
-
-
-def next_tar_member(stream: ByteStream) -> TarMember | None:
-    """The next file's header (POSIX ustar); None at the end. Raises BadTar or CutShort."""
-    begin = stream.offset
-    header = stream.read(512)
-    if not header.strip(b"\0"):
-        return None
-    total = sum(header[:148]) + 8 * 32 + sum(header[156:])
-    stated = _octal(header[148:156], begin)
-    if total != stated:
-        raise BadTar(begin, f"its checksum is {stated}, the bytes give {total}")
-    name = header[:100].rstrip(b"\0").decode("utf-8", "replace")
-    if header[156:157] not in {b"0", b"\0"} or "/" in name or ".." in name:
-        raise BadTar(begin, f"{name[:60]!r} is no plain file of an archive: links and paths are refused")
-    return TarMember(name, stream.offset, _octal(header[124:136], begin))
-
-
-def _octal(field: bytes, offset: int) -> int:
-    if field[0] & 0x80:
-        return int.from_bytes(field[1:], "big")
-    try:
-        return int(field.strip(b" \0") or b"0", 8)
-    except ValueError:
-        raise BadTar(offset, f"a number in it is {field!r}") from None
-
-
-class Tar:
-    """Members as files of a tar, in stored order; the script member is for another way of restoring and passed over."""
-
-    def __init__(self, stream: ByteStream, entries: list[TocEntry]) -> None:
-        self._stream = stream
-        self._by_file = {entry.file: entry for entry in entries if entry.file and entry.kind != "BLOBS"}
-
-    def members(self, wanted: Wanted) -> Iterator[Member | Finding]:
-        missing = dict(self._by_file)
-        try:
-            while (member := next_tar_member(self._stream)) is not None:
-                entry = missing.pop(member.name, None)
-                end = member.offset + -(-member.size // 512) * 512
-                if entry is not None and wanted(entry.identity):
-                    yield Member(entry.identity, False, self._file(member))
-                elif entry is None and member.name != "restore.sql" and not _LARGE_OBJECTS.match(member.name):
-                    yield doubt(
-                        "file-stray",
-                        f"the tar has a member {member.name!r} that no entry names",
-                        "find out where it comes from; the other members can be used",
-                        Place(stored_from=member.offset),
-                    )
-                self._stream.skip(end - self._stream.offset)
-        except CutShort as cut:
-            yield _cut(cut.offset, "a member of the tar")
-        except BadTar as bad:
-            yield fault(
-                "tar-damaged",
-                f"the tar's header at byte {bad.offset:,} is damaged: {bad.problem}",
-                "members behind it can't be found; take the backup from another copy",
-                Place(stored_from=bad.offset),
-            )
-        for entry in missing.values():
-            yield _member_missing(entry)
-
-    def _file(self, member: TarMember) -> Blocks:
-        left = member.size
-        while left:
-            data = self._stream.some(min(left, BLOCK_SIZE))
-            if not data:
-                yield _cut(self._stream.offset, f"the member {member.name}")
-                return
-            yield Block(data, member.size - left, self._stream.offset)
-            left -= len(data)
 
 
 def damaged_contents(error: BadContents | CutShort) -> Finding:

@@ -12,7 +12,7 @@ from sospes.formats.script.copy_rows import OddRow, may_hold, split_copy
 from sospes.formats.script.run import DataRun
 from sospes.formats.script.window import Window
 from sospes.model.events import Batch, Event, Notation
-from sospes.model.findings import Finding, Place, fault
+from sospes.model.findings import Finding, Place
 
 _BANNER = re.compile(rb"(?:\A|\n)(?=--\n-- (?:Name: |Data for |PostgreSQL database))")
 
@@ -24,8 +24,11 @@ def read_copy(window: Window, run: DataRun) -> Iterator[Event]:
         cut = end if end >= 0 else window.data.rfind(b"\n", window.position) + 1
         if end < 0 and window.ended:
             yield from _copy_block(window, run, max(cut, window.position))
-            yield from _copy_truncated(window, run)
-            return
+            yield from _broken_off(window, run)
+            if not (run.alone and window.broken):
+                return
+            _behind_gap(window)
+            continue
         if cut > window.position:
             banner = yield from _copy_block(window, run, cut)
             if banner:
@@ -134,25 +137,20 @@ def _reworded(data: bytes, odd: OddRow) -> str:
     return odd.problem
 
 
-def _copy_truncated(window: Window, run: DataRun) -> Iterator[Finding]:
-    rest = window.data[window.position :]
-    place = Place(
-        plain_from=window.offset, plain_to=window.offset + len(rest), line=window.line,
-        database=run.table.database, schema=run.table.schema, table=run.table.name, row_from=run.next_row,
-    )  # fmt: skip
+def _broken_off(window: Window, run: DataRun) -> Iterator[Finding]:
+    """The text ends in mid-section."""
+    begin, line = window.offset, window.line
     window.advance(len(window.data))
     yield from run.remainder()
-    where = (
-        f"in row {run.next_row:,} of {run.table.label}"
-        if rest
-        else f"after row {run.next_row - 1:,} of {run.table.label}"
-    )
-    yield fault(
-        "truncated",
-        f"the text ends {where}: its closing mark and all that follows are gone",
-        "the file was cut off: copy it again, or take the backup again",
-        place,
-    )
+    yield run.cut(begin, window.offset, line, window.broken)
+
+
+def _behind_gap(window: Window) -> None:
+    """Go to the first whole row behind missing text."""
+    window.resume()
+    while (found := window.data.find(b"\n", window.position)) < 0 and window.grow():
+        pass
+    window.advance(found + 1 if found >= 0 else len(window.data))
 
 
 @dataclass(frozen=True, slots=True)

@@ -34,6 +34,7 @@ _LINE = re.compile(rb"[^\n]*+\n")
 _RESUME = re.compile(
     rb"\n(?=--\n-- |COPY |CREATE |ALTER |INSERT INTO |SET |SELECT pg_catalog|DROP |LOCK TABLES|/\*M?![0-9])"
 )
+_BEHIND_GAP = re.compile(_RESUME.pattern + rb"|(?:\A|\n)(\\\.)\r?\n")
 _DEFAULT_ROW = re.compile(rb"insert\s+into\s+.*?\s+default\s+values\s*;", re.I | re.S)
 _FOREIGN_TEXT = re.compile(
     rb"(?:\S+: )?(?:\S+: )?(?:error|warning|fatal|notice|hint|panic|usage|got error|couldn't|can't|access denied|"
@@ -93,10 +94,41 @@ class ScriptReader:
         while True:
             yield from self._between(window)
             yield from window.taken_findings()
-            if not window.left:
+            if window.left:
+                yield from self._statement(window)
+            elif window.broken:
+                yield from self._behind_gap(window)
+            else:
                 break
-            yield from self._statement(window)
         yield from window.taken_findings()
+
+    def _behind_gap(self, window: Window) -> Iterator[Finding]:
+        """Text is missing: go on at the next place where a statement surely begins."""
+        window.resume()
+        begin, line = window.offset, window.line
+        while (found := _BEHIND_GAP.search(window.data, window.position)) is None:
+            window.advance(max(window.position, len(window.data) - LOOK_AHEAD))
+            if not window.grow(1 << 20):
+                window.advance(len(window.data))
+                break
+        else:
+            window.advance(found.end())
+        place = Place(plain_from=begin, plain_to=window.offset, line=line, database=self.settings.database)
+        if found is not None and found[1]:
+            rows = max(0, window.line - line - 2)
+            yield fault(
+                "rows-unplaced",
+                f"about {rows:,} rows follow the damage before a closing mark; the name of their table is lost",
+                "the table is the one that broke off before the damage, or one that stood behind it",
+                place,
+            )
+        else:
+            yield fault(
+                "text-lost",
+                f"behind the damage {window.offset - begin:,} bytes of text can't be told apart",
+                "reading went on at the next statement; what stood there is lost",
+                place,
+            )
 
     def _between(self, window: Window) -> Iterator[Event]:
         """Step over space, comments and client lines up to the next statement."""
@@ -216,7 +248,10 @@ class ScriptReader:
         window.advance(rows_from)
         yield RowsBegin(table=table, columns=columns, entry=entry, notation=notation, opening=opening)
         yield from read_copy(window, run) if notation is Notation.COPY else read_values(window, run)
-        yield RowsEnd(table=table, rows=run.rows, damaged=run.damaged, plain_from=begin, plain_to=window.offset)
+        yield RowsEnd(
+            table=table, rows=run.rows, damaged=run.damaged, plain_from=begin, plain_to=window.offset,
+            lost=run.lost,
+        )  # fmt: skip
 
     def _definition(self, window: Window, where: Where, announced: Announced | None) -> Iterator[Event]:
         try:
@@ -270,6 +305,13 @@ class ScriptReader:
         place = Place(plain_from=begin, plain_to=window.offset, line=line, database=self.settings.database)
         if _FOREIGN_TEXT.match(window.data, start):
             return self._foreign_text(text, place)
+        if resume is None and window.broken:
+            return fault(
+                "text-lost",
+                f"the text breaks off inside {unfinished.inside}; it begins: {text}",
+                "that statement is lost to the damage; reading went on behind it",
+                place,
+            )
         if resume is None and window.ended:
             return fault(
                 "truncated",

@@ -28,7 +28,11 @@ def is_binary(type_text: str) -> bool:
 
 @dataclass(slots=True, kw_only=True)
 class DataRun:
-    """One run of rows while it is read: what is known before, and the counts so far."""
+    """One run of rows while it is read: what is known before, and the counts so far.
+
+    alone  the text holds these rows and nothing else, so what follows a gap is of the same table
+    lost   some rows can't be reached, nobody knows how many
+    """
 
     table: Name
     columns: tuple[str, ...] | None
@@ -39,6 +43,8 @@ class DataRun:
     lexis: Lexis
     crlf: bool = False
     wanted: bool = True
+    alone: bool = False
+    lost: bool = False
     encoding_stated: bool = True
     rows: int = 0
     damaged: int = 0
@@ -75,6 +81,29 @@ class DataRun:
             table=self.table.name,
             row_from=rows[0],
             row_to=rows[1],
+        )
+
+    def cut(self, begin: int, end: int, line: int, broken: bool) -> Finding:
+        """A fault where the rows break off: text is missing, with `broken` only up to where it goes on."""
+        self.lost = True
+        label, number = self.table.label, self.next_row
+        where = f"in row {number:,} of {label}" if end > begin else f"after row {number - 1:,} of {label}"
+        place = Place(
+            plain_from=begin, plain_to=end, line=line, database=self.table.database, schema=self.table.schema,
+            table=self.table.name, row_from=number,
+        )  # fmt: skip
+        if broken:
+            return fault(
+                "rows-lost",
+                f"the text breaks off {where}: an unknown number of rows is lost to the damage there",
+                "take the lost rows from another backup; --salvage uses those that are left",
+                place,
+            )
+        return fault(
+            "truncated",
+            f"the text ends {where}: its closing mark and all that follows are gone",
+            "the file was cut off: copy it again, or take the backup again",
+            place,
         )
 
     def remainder(self) -> Iterator[Finding]:

@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Iterator
+from collections.abc import Generator, Iterator
+from itertools import islice
 
 import numpy as np
 from numpy.typing import NDArray
@@ -32,6 +33,13 @@ LONG_BLOCK = 2 << 20
 LONGEST_ROW = 16 << 20
 """A tuple that has not ended after so many bytes is damaged if statements seem to follow inside it."""
 
+TRIAL = 1 << 14
+"""Bytes in which whole rows have to follow a place that may be a row's beginning."""
+
+MOST_TRIALS = 2_000
+"""Places tried behind a damaged quote."""
+
+_BETWEEN_ROWS = re.compile(rb"\)\s*,\s*(?=\()")
 _STATEMENT_END = re.compile(rb"\s*(?:on\s+conflict\s+do\s+nothing\s*)?;", re.I)
 _NEXT_STATEMENT = re.compile(rb"\n(?=INSERT |--\n-- |CREATE |UNLOCK |/\*M?!|COPY |ALTER |SELECT |COMMIT)")
 
@@ -48,8 +56,10 @@ def read_values(window: Window, run: DataRun) -> Iterator[Event]:
         if len(split.starts) == 0:
             more = window.left > len(block) or not window.ended
             if not more or (size > LONGEST_ROW and _NEXT_STATEMENT.search(block)):
-                yield from _values_lost(window, run)
-                return
+                if not (yield from _values_lost(window, run, gap)):
+                    return
+                size = BLOCK
+                continue
             size *= 2
             continue
         size = BLOCK
@@ -60,7 +70,7 @@ def read_values(window: Window, run: DataRun) -> Iterator[Event]:
         if not _next_row(window, gap):
             break
     yield from run.remainder()
-    yield from _after_values(window, run)
+    yield from _after_values(window, run, gap)
 
 
 def _split(block: bytes, lexis: Lexis, gap: re.Pattern[bytes]) -> ValueRows:
@@ -83,14 +93,14 @@ def _next_row(window: Window, gap: re.Pattern[bytes]) -> bool:
     return True
 
 
-def _after_values(window: Window, run: DataRun) -> Iterator[Finding]:
+def _after_values(window: Window, run: DataRun, gap: re.Pattern[bytes]) -> Iterator[Finding]:
     """The statement has to end behind its last row."""
     match = _STATEMENT_END.match(window.data, window.position)
     if match is not None:
         window.advance(match.end())
         return
     if not window.data[window.position :].strip() and window.ended:
-        yield from _values_lost(window, run)
+        yield from _values_lost(window, run, gap)
         return
     text = window.data[window.position : window.position + 40]
     place = Place(plain_from=window.offset, line=window.line)
@@ -104,30 +114,48 @@ def _after_values(window: Window, run: DataRun) -> Iterator[Finding]:
     )
 
 
-def _values_lost(window: Window, run: DataRun) -> Iterator[Finding]:
-    """No row begins or ends here any more."""
+def _values_lost(window: Window, run: DataRun, gap: re.Pattern[bytes]) -> Generator[Finding, None, bool]:
+    """No row begins or ends here any more; gives whether reading can go on at a later row of the statement."""
     begin, line = window.offset, window.line
     resume = _NEXT_STATEMENT.search(window.data, window.position)
-    window.advance(resume.end() if resume else len(window.data))
-    place = Place(
-        plain_from=begin, plain_to=window.offset, line=line, database=run.table.database, schema=run.table.schema,
-        table=run.table.name, row_from=run.next_row,
-    )  # fmt: skip
-    yield from run.remainder()
-    if resume is None:
-        yield fault(
-            "truncated",
-            f"the text ends in row {run.next_row:,} of {run.table.label}, or a quote before it is damaged",
-            "the file was cut off or damaged: copy it again, or take the backup again",
-            place,
-        )
-        return
+    limit = resume.start() if resume else len(window.data)
+    found = _later_row(window.data, window.position, limit, run, gap)
+    window.advance(found if found >= 0 else resume.end() if resume else len(window.data))
+    if found < 0:
+        yield from run.remainder()
+    if resume is None and found < 0:
+        yield run.cut(begin, window.offset, line, window.broken)
+        return False
+    number = run.next_row
+    run.lost = True
+    run.damaged += 1
     yield fault(
         "row-unreadable",
-        f"{run.table.label}: from row {run.next_row:,} on, quotes or brackets no longer agree",
-        "a byte there is damaged; reading went on at the next statement",
-        place,
-    )
+        f"{run.table.label}: from row {number:,} on, quotes or brackets no longer agree",
+        f"a byte there is damaged; reading went on at the next {'row' if found >= 0 else 'statement'} that is whole",
+        Place(
+            plain_from=begin, plain_to=window.offset, line=line, database=run.table.database,
+            schema=run.table.schema, table=run.table.name, row_from=number,
+        ),
+    )  # fmt: skip
+    return found >= 0
+
+
+def _later_row(data: bytes, start: int, limit: int, run: DataRun, gap: re.Pattern[bytes]) -> int:
+    """Where in `data`, behind the row at `start` and before `limit`, the next row begins that is whole, -1 if none.
+
+    Behind a damaged quote all text looks quoted, so a place counts only if rows of the right width follow it.
+    """
+    for match in islice(_BETWEEN_ROWS.finditer(data, start + 1, limit), MOST_TRIALS):
+        block = data[match.end() : min(limit, match.end() + TRIAL)]
+        try:
+            split = split_values(block, run.lexis, gap)
+        except Irregular:
+            split = split_slowly(block, run.lexis)
+        cells = split.cells[:4]
+        if len(cells) and bool((cells == run.width).all()):
+            return match.end()
+    return -1
 
 
 def _value_batch(run: DataRun, block: bytes, split: ValueRows, plain_from: int, line: int) -> Iterator[Event]:

@@ -23,6 +23,7 @@ class Window:
         self.position = 0
         self.line = 1
         self.ended = False
+        self._after_gap: Block | None = None
         self._findings: list[Finding] = []
 
     @property
@@ -35,10 +36,22 @@ class Window:
         """Bytes in the window that are not read yet."""
         return len(self.data) - self.position
 
+    @property
+    def broken(self) -> bool:
+        """Whether the text ends here only because some of it is missing, and goes on behind that."""
+        return self._after_gap is not None
+
+    def resume(self) -> None:
+        """Go on behind the missing text; what is left before it is dropped."""
+        block, self._after_gap = self._after_gap, None
+        if block is not None:
+            self.advance(len(self.data))
+            self.data, self.base, self.position, self.ended = block.data, block.plain_from, 0, False
+
     def grow(self, size: int = 0) -> bool:
         """Take in at least one more block, and more until `size` bytes are left to read; False at the end.
 
-        What was read is dropped, so offsets into `data` change.
+        What was read is dropped, so offsets into `data` change. Where text is missing it ends, too.
         """
         parts = [self.data[self.position :]] if self.left else []
         before = length = self.left
@@ -48,6 +61,9 @@ class Window:
                 self.ended = True
             elif isinstance(block, Finding):
                 self._findings.append(block)
+            elif block.gap:
+                self._after_gap = block
+                self.ended = True
             else:
                 if not parts:
                     self.base, self.position, self.data = block.plain_from, 0, b""
