@@ -175,7 +175,7 @@ def describe_each(
     tell: Callable[[Printer, Outcome[Description]], None],
 ) -> int:
     """Do one job on each backup in turn; one that can't be read does not keep the others from it."""
-    from sospes.work.describe import Looking, not_carried_out
+    from sospes.work.describe import not_carried_out
 
     begin = time.perf_counter()
     outcomes = []
@@ -183,7 +183,7 @@ def describe_each(
     for paths in groups:
         with progress(args, args.command, paths) as bar:
             try:
-                outcome = job(paths, Looking(opening=opening(args), progress=bar))
+                outcome = job(paths, looking(args, bar))
             except CannotCheck as error:
                 if len(groups) == 1:
                     raise
@@ -192,6 +192,18 @@ def describe_each(
         if not args.json:
             tell(printer(args), outcome)
     return finish(args, outcomes, begin)
+
+
+def looking(args: argparse.Namespace, bar: ProgressBar | None) -> Looking:
+    """How to look at a backup for these arguments."""
+    from sospes.work.describe import Looking
+
+    return Looking(
+        opening=opening(args),
+        progress=bar,
+        values=getattr(args, "values", False),
+        hide_values=bool(getattr(args, "hide_values", False)),
+    )
 
 
 def finish(args: argparse.Namespace, outcomes: Sequence[Outcome[Any]], begin: float) -> int:

@@ -15,6 +15,10 @@ def configure(parser: argparse.ArgumentParser) -> None:
     parser.add_argument(
         "backups", nargs="+", type=Path, metavar="BACKUP", help="a backup file, or - for standard input"
     )
+    parser.add_argument(
+        "--values", action="store_true", help="check each value against its column's type, and keys and references"
+    )
+    common.add_hide_values(parser)
     common.add_pieces(parser)
 
 

@@ -89,7 +89,7 @@ class Opened:
             yield finding.at(file=self.name)
         events = self.reader.events() if self.reader else self._unread()
         for event in events:
-            yield self._placed(event) if isinstance(event, Finding) else event
+            yield self.placed(event) if isinstance(event, Finding) else event
 
     def _unread(self) -> Iterator[Finding]:
         """Of an unknown form only the containers can be checked."""
@@ -97,10 +97,11 @@ class Opened:
             if isinstance(block, Finding):
                 yield block
 
-    def _placed(self, finding: Finding) -> Finding:
+    def placed(self, finding: Finding) -> Finding:
+        """A finding with the file's name, and the stored bytes that its plain text came from."""
         place = finding.place
         parts: dict[str, int | str | None] = {"file": place.file or self.name}
-        if place.plain_from is not None and place.stored_from is None:
+        if self.form != "pg-archive" and place.plain_from is not None and place.stored_from is None:
             plain_to = place.plain_to if place.plain_to is not None else place.plain_from
             parts["stored_from"], parts["stored_to"] = self.text.stored_range(place.plain_from, plain_to)
         return finding.at(**parts)

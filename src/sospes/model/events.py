@@ -49,8 +49,8 @@ class Header:
 class Batch:
     """Rows of right shape: one block of bytes, and where its cells stand.
 
-    For COPY text `data` is whole lines and `starts`/`ends` are None: cells are found when asked for.
-    For literals they are arrays of shape (rows, columns), offsets into `data`. For records,
+    For COPY text `data` is whole lines, `starts` is None, and `ends`, of shape (rows, columns), may be: cells are
+    then found when asked for. For literals both are arrays of shape (rows, columns), offsets into `data`. For records,
     `records` holds the values as the engine gave them. `skipped` are the places, counted from 0 and in
     order, of misshapen rows that were taken out of the block.
     """

@@ -23,6 +23,7 @@ from sospes.stream.containers import Block
 from sospes.work.damage import BREAKS, condensed
 from sospes.work.outcome import Description, Outcome
 from sospes.work.tally import Tally
+from sospes.work.values import ValueChecks, key_findings, summary_of
 
 TAIL_SIZE = 4096
 Progress = Callable[[int], None]
@@ -36,9 +37,15 @@ _TAIL_CLOSING = re.compile(
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Looking:
-    """How to look: `progress` hears of the bytes read."""
+    """How to look: `progress` hears of the bytes read.
+
+    values       verify checks every value against its column's type, and keys and references
+    hide_values  findings don't show the values that they are about
+    """
 
     opening: Opening
+    values: bool = False
+    hide_values: bool = False
     progress: Progress | None = None
 
 
@@ -76,7 +83,12 @@ def verify(paths: Sequence[Path], looking: Looking) -> Outcome[Description]:
     """Read every byte of a backup and find all damage."""
     begin = time.perf_counter()
     opened = open_backup(paths, looking.opening)
-    description, findings = _read_through(opened, looking)
+    checks = ValueChecks(hide=looking.hide_values) if looking.values else None
+    description, findings = _read_through(opened, looking, checks)
+    if checks is not None and opened.form is not None:
+        keyed = (finding.at(file=opened.name) for finding in key_findings(paths, looking.opening, checks))
+        findings += (*keyed, *(finding.at(file=opened.name) for finding in checks.remainder()))
+        description = replace(description, values=summary_of(checks))
     evidence = [Rung.PRESENT]
     if opened.form is not None:
         evidence.append(Rung.IDENTIFIED)
@@ -105,12 +117,17 @@ def followed(events: Iterable[Event], opened: Opened, progress: Progress | None)
         yield event
 
 
-def _read_through(opened: Opened, looking: Looking) -> tuple[Description, tuple[Finding, ...]]:
+def _read_through(
+    opened: Opened, looking: Looking, checks: ValueChecks | None = None
+) -> tuple[Description, tuple[Finding, ...]]:
     tally = Tally()
     copied = False
     for event in followed(opened.events(), opened, looking.progress):
         copied = copied or (isinstance(event, RowsBegin) and event.notation is Notation.COPY)
         tally.take(event)
+        if checks is not None:
+            for finding in checks.take(event, opened.reader.header if opened.reader else None):
+                tally.take(opened.placed(finding))
     header = opened.reader.header if opened.reader else None
     findings = condensed(tally.findings)
     findings += misfits(opened, tally)

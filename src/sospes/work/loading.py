@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Iterator, Mapping, Set
 from dataclasses import dataclass, field
 from pathlib import Path
 
@@ -36,12 +36,14 @@ class Loader:
 
     new_path  gives the file for a database, which must not exist yet
     rename    gives a table another name in the copy
+    columns   the only columns to hold, by table; None for all of them
     """
 
     new_path: Callable[[str | None], Path]
     selection: Selection
     rename: Callable[[Name], Name] = lambda name: name
     engine: Engine = Engine.POSTGRESQL
+    columns: Mapping[Name, Set[str]] | None = None
     copies: dict[str | None, EmbeddedCopy] = field(default_factory=dict)
     undefined: list[Name] = field(default_factory=list)
     not_rehearsed: dict[tuple[str, Name], NotRehearsed] = field(default_factory=dict)
@@ -50,6 +52,7 @@ class Loader:
     _attached: list[tuple[Name, Name]] = field(default_factory=list)
     _target: HeldTable | None = None
     _columns: list[Column] = field(default_factory=list)
+    _picked: list[int] | None = None
     _begin: RowsBegin | None = None
     _bad_cells: int = 0
 
@@ -101,6 +104,9 @@ class Loader:
         found = [exact.get(name) or columns.get(name.casefold()) for name in names]
         if self._target is not None and all(found):
             self._columns = [column for column in found if column is not None]
+            held = {column.name for column in self._target.columns}
+            picked = [index for index, column in enumerate(self._columns) if column.name in held]
+            self._picked = picked if len(picked) < len(self._columns) else None
         else:
             self._target = None
 
@@ -115,7 +121,11 @@ class Loader:
             )
             return
         name = self.rename(entry.name)
-        self._target = self._copy(entry.name.database).table(name, entry.columns, entry.definition)
+        columns = entry.columns
+        if self.columns is not None:
+            chosen = {column.casefold() for column in self.columns.get(entry.name, ())}
+            columns = tuple(column for column in columns if column.name.casefold() in chosen)
+        self._target = self._copy(entry.name.database).table(name, columns, entry.definition)
 
     def _batch(self, batch: Batch) -> Iterator[Finding]:
         table, columns = self._target, self._columns
@@ -128,7 +138,11 @@ class Loader:
         copy = self._copy(self._begin.table.database)
         done = 0
         for rows in held_parts(batch, holds, lambda row, column, cell: bad.append((row, column, cell))):
-            for row in copy.insert(table, columns, rows):
+            given, kept = columns, rows
+            if self._picked is not None:
+                given = [columns[index] for index in self._picked]
+                kept = [tuple(row[index] for index in self._picked) for row in rows]
+            for row in copy.insert(table, given, kept):
                 bad.append((done + row, 0, b""))
             done += len(rows)
         for row, column, cell in bad:

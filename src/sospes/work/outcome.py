@@ -43,6 +43,24 @@ class ObjectSummary:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class Unchecked:
+    """A column, key or reference whose values were not checked, and why."""
+
+    table: str
+    name: str
+    reason: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class ValueSummary:
+    """What was checked value by value, and what was not."""
+
+    columns_checked: int
+    keys_checked: int
+    unchecked: tuple[Unchecked, ...]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Description:
     """What a backup is. Unknown is None, never guessed; sizes in bytes, times in ISO 8601."""
 
@@ -64,6 +82,7 @@ class Description:
     bytes_read: int | None = None
     plain_bytes: int | None = None
     entries: tuple[ContentsEntry, ...] | None = None
+    values: ValueSummary | None = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

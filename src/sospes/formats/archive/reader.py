@@ -57,6 +57,7 @@ class ArchiveReader:
         self.wants = wants or (lambda _: True)
         self.toc, self._loops = in_order(entries)
         self._store = store
+        self._sizes = self._stored_sizes()
         self._finished: bool | None = None
         settings = b"\n".join(entry.definition for entry in self.toc if entry.kind in _NOT_NEEDED)
         self._script = ScriptReader(iter([Block(settings, 0, 0)]), Lexis(Engine.POSTGRESQL))
@@ -111,7 +112,6 @@ class ArchiveReader:
     @property
     def contents(self) -> tuple[ContentsEntry, ...]:
         """The table of contents, in order."""
-        sizes = self._stored_sizes()
         return tuple(
             ContentsEntry(
                 kind=entry.kind.lower(),
@@ -119,7 +119,7 @@ class ArchiveReader:
                 name=entry.tag,
                 owner=entry.owner,
                 has_data=entry.has_data or entry.file is not None,
-                stored_bytes=sizes.get(entry.identity),
+                stored_bytes=self._sizes.get(entry.identity),
             )
             for entry in self.toc
         )
@@ -239,10 +239,18 @@ class ArchiveReader:
                     yield block
             return
         for event in self._rows(member, entry):
-            if isinstance(event, Finding) and event.place.table is None:
-                yield event.at(schema=entry.schema, table=entry.tag)
-            else:
-                yield event
+            yield self._placed(event, entry) if isinstance(event, Finding) else event
+
+    def _placed(self, finding: Finding, entry: TocEntry) -> Finding:
+        """A finding about a table's data; where only its place in their text is known, with all their stored bytes."""
+        place = finding.place
+        parts: dict[str, int | str | None] = {}
+        if place.table is None:
+            parts = {"schema": entry.schema, "table": entry.tag}
+        if place.stored_from is None and entry.offset > 0:
+            size = self._sizes.get(entry.identity)
+            parts |= {"stored_from": entry.offset, "stored_to": entry.offset + size if size else None}
+        return finding.at(**parts)
 
     def _rows(self, member: Member, entry: TocEntry) -> Iterator[Event]:
         window = Window(ahead_of(member.blocks, READ_AHEAD_FROM))

@@ -92,7 +92,7 @@ def _copy_block(window: Window, run: DataRun, end: int) -> Generator[Event, None
         batch = Batch(
             notation=Notation.COPY, data=split.data, rows=split.rows, width=run.width, encoding=run.encoding,
             first_row=first_row, plain_from=plain_from, plain_to=plain_from + len(data), line=line,
-            skipped=tuple(row.row for row in split.odd),
+            ends=split.ends, skipped=tuple(row.row for row in split.odd),
         )  # fmt: skip
         yield batch
     if lost >= 0:

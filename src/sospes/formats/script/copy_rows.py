@@ -28,11 +28,15 @@ class OddRow:
 
 @dataclass(frozen=True, slots=True)
 class CopyRows:
-    """A block of whole lines, checked: the lines of right shape, how many they are, and the odd ones."""
+    """A block of whole lines, checked: the lines of right shape, how many they are, and the odd ones.
+
+    ends  where their cells end, shape (rows, width); None where that wasn't needed to check them
+    """
 
     data: bytes
     rows: int
     odd: tuple[OddRow, ...]
+    ends: NDArray[np.int64] | None = None
 
 
 def split_copy(data: bytes, width: int, crlf: bool) -> CopyRows:
@@ -46,9 +50,9 @@ def split_copy(data: bytes, width: int, crlf: bool) -> CopyRows:
         bad_ends = b"\r" in data
     if not bad_ends and b"\0" not in data:
         values = np.frombuffer(data, dtype=np.uint8)
-        rows = _regular_rows(values, width)
-        if rows >= 0 and _escapes_regular(data, values):
-            return CopyRows(data, rows, ())
+        ends = _regular_ends(values, width)
+        if ends is not None and _escapes_regular(data, values):
+            return CopyRows(data, len(ends), (), ends if width else None)
     return _examined(data, width)
 
 
@@ -58,19 +62,21 @@ def _without_returns(data: bytes) -> tuple[bytes, bool]:
     return data.replace(b"\r\n", b"\n"), True
 
 
-def _regular_rows(values: NDArray[np.uint8], width: int) -> int:
-    """How many rows the block has if all have the right width, else -1."""
+def _regular_ends(values: NDArray[np.uint8], width: int) -> NDArray[np.int64] | None:
+    """Where the cells of each row end, shape (rows, width), if all rows have the right width; else None."""
     marks = np.flatnonzero(values <= 10)
     found = values[marks]
     if found.size and found.min() < 9:  # other control characters stand in the text
-        found = found[found >= 9]
+        marks = marks[found >= 9]
+        found = values[marks]
     if width == 0:
-        return len(found) if len(found) == len(values) and bool((found == 10).all()) else -1
+        regular = len(found) == len(values) and bool((found == 10).all())
+        return marks.reshape(-1, 1) if regular else None
     if len(found) % width:
-        return -1
+        return None
     rows = found.reshape(-1, width)
     shaped = bool((rows[:, -1] == 10).all()) and bool((rows[:, :-1] == 9).all())
-    return len(rows) if shaped else -1
+    return marks.reshape(-1, width) if shaped else None
 
 
 def _escapes_regular(data: bytes, values: NDArray[np.uint8]) -> bool:
