@@ -19,6 +19,7 @@ if TYPE_CHECKING:
     from sospes.report.progress import ProgressBar
     from sospes.work.describe import Looking
     from sospes.work.outcome import Description, Outcome
+    from sospes.work.salvage import Missing
 
 _SETTINGS = {"work_folder": Path, "hide_values": bool, "quiet": bool}
 _BEGINNING = re.compile(
@@ -57,6 +58,34 @@ def add_hide_values(parser: argparse.ArgumentParser) -> None:
     parser.add_argument(
         "--hide-values", action="store_true", default=None, help="keep the rows' values out of the output"
     )
+
+
+def add_salvage(parser: argparse.ArgumentParser) -> None:
+    """The options for damaged backups."""
+    parser.add_argument(
+        "--salvage", action="store_true", help="use what is sound of damaged tables, and list what is missing"
+    )
+    parser.add_argument(
+        "--missing",
+        type=Path,
+        metavar="FILE",
+        help="with --salvage: write the list of what is missing here, as JSON lines (default: the output's name "
+        "and .missing.jsonl, or beside a kept side copy)",
+    )
+
+
+def write_missing(path: Path | None, missing: Sequence[Missing] | None) -> None:
+    """Write the list of what could not be used; raises UsageError if the file is there already."""
+    if path is None or missing is None:
+        return
+    import json
+    from dataclasses import asdict
+
+    try:
+        with path.open("x", encoding="utf-8") as file:
+            file.writelines(json.dumps(asdict(item)) + "\n" for item in missing)
+    except FileExistsError as error:
+        raise UsageError(f"{path}: is there already", "name another file with --missing FILE") from error
 
 
 def positive(text: str) -> int:

@@ -44,6 +44,7 @@ def configure(parser: argparse.ArgumentParser) -> None:
     )
     parser.add_argument("--overwrite", action="store_true", help="replace an output file that exists")
     parser.add_argument("--all", action="store_true", help="all tables, with what belongs to them")
+    common.add_salvage(parser)
     common.add_pieces(parser)
 
 
@@ -66,9 +67,12 @@ def run(args: argparse.Namespace) -> int:
             overwrite=args.overwrite,
             with_drop=args.with_drop,
             new_name=args.new_name,
+            salvage=args.salvage,
             progress=progress,
         )
         outcome = extract(paths, how)
+    beside = how.out.with_name(how.out.name + ".missing.jsonl") if how.out else None
+    common.write_missing(args.missing or beside, outcome.result.missing or None)
     if not args.json:
         stream = sys.stdout if how.out else sys.stderr
         tell_extract(Printer(stream, args.quiet), outcome)
@@ -81,6 +85,8 @@ def _check(args: argparse.Namespace) -> None:
         raise UsageError("name tables, or give --all", "for example: " + EXAMPLE)
     if args.into and (args.out or args.form != "sql"):
         raise UsageError("--into goes without --out and --as", "leave them away, or leave --into away")
+    if args.missing and not args.salvage:
+        raise UsageError("--missing goes with --salvage", "give both, or neither")
     if args.new_name and (not args.into or len(args.tables) != 1):
         raise UsageError("--new-name is for one table that goes --into a side copy", "give one TABLE and --into FILE")
     if args.json and not (args.out or args.into):

@@ -34,6 +34,7 @@ def configure(parser: argparse.ArgumentParser) -> None:
         action="store_true",
         help="keep the side copy, in the work folder or else in the current one",
     )
+    common.add_salvage(parser)
     common.add_pieces(parser)
 
 
@@ -56,12 +57,16 @@ def run(args: argparse.Namespace) -> int:
         how = Rehearsing(
             opening=common.opening(args),
             tables=args.table,
+            salvage=args.salvage,
             keep=keep,
             now=datetime.now(),
             progress=progress,
             announce=announce,
         )
         outcome = rehearse(paths, how)
+    side = outcome.result.side
+    beside = Path(f"{side.location}.missing.jsonl") if side is not None and side.kept else None
+    common.write_missing(args.missing or beside, outcome.result.missing or None)
     if not args.json:
         tell_rehearse(common.printer(args), outcome)
     return common.finish(args, [outcome], begin)

@@ -2,11 +2,16 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
+
 from sospes.model.verdict import Severity
 from sospes.report.printer import Printer
 from sospes.report.words import count_severities, duration, plural, size
 from sospes.work.extract import Extraction
 from sospes.work.outcome import Outcome
+from sospes.work.salvage import Missing
+
+MOST_MISSING = 20
 
 
 def tell_extract(printer: Printer, outcome: Outcome[Extraction]) -> None:
@@ -24,6 +29,30 @@ def tell_extract(printer: Printer, outcome: Outcome[Extraction]) -> None:
     beside = f", beside {size(found.backup_bytes)} of backup" if found.backup_bytes else ""
     where = f" in {found.out}" if found.out else ""
     printer.line(f"  {size(found.bytes)} of {found.form}{where}{beside}, in {duration(outcome.seconds)}")
+
+    tell_missing(printer, found.missing)
+
+
+def tell_missing(printer: Printer, missing: Sequence[Missing] | None) -> None:
+    """What could not be used of a damaged backup, not too much of it."""
+    if missing is None:
+        return
+    if not missing:
+        printer.line("  nothing is missing of what was asked for")
+        return
+    printer.line(f"  missing or uncertain: {plural(len(missing), 'stretch')}; the list has them all")
+    rows = []
+    for item in missing[:MOST_MISSING]:
+        table = ".".join(part for part in (item.database, item.schema, item.table) if part)
+        first = "" if item.row_from is None else f"{item.row_from:,}"
+        last = "" if item.row_to is None else f"{item.row_to:,}"
+        keys = f"{_key(item.key_before)} .. {_key(item.key_after)}" if item.key_before or item.key_after else ""
+        rows.append([table, first, last, keys, item.reason])
+    printer.table(["table", "from row", "to row", "between keys", "why"], rows, (1, 2))
+
+
+def _key(key: tuple[str | None, ...] | None) -> str:
+    return "?" if key is None else ", ".join("NULL" if part is None else part for part in key)
 
 
 def _summary(outcome: Outcome[Extraction]) -> str:

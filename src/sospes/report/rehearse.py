@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from sospes.model.verdict import Rung, Verdict
 from sospes.report.describe import tell_tables
+from sospes.report.extract import tell_missing
 from sospes.report.printer import Printer
 from sospes.report.words import count_severities, duration, plural, size
 from sospes.work.outcome import Outcome
@@ -28,6 +29,7 @@ def tell_rehearse(printer: Printer, outcome: Outcome[Rehearsal]) -> None:
         if found.tables:
             tell_tables(printer, found.tables)
         _not_rehearsed(printer, found)
+        tell_missing(printer, found.missing)
     if found.side is not None and found.side.kept:
         printer.line(f"  the side copy is kept: {found.side.location}")
     claim = "every row was loaded and its keys held, in an embedded side copy" if outcome.rung is Rung.LOADED else ""

@@ -30,7 +30,9 @@ def plural(count: int, noun: str) -> str:
     """A count with its noun."""
     if count == 1:
         return f"1 {noun}"
-    ending = "ies" if noun.endswith("y") and noun[-2:] not in {"ay", "ey"} else "es" if noun.endswith("x") else "s"
+    ending = (
+        "ies" if noun.endswith("y") and noun[-2:] not in {"ay", "ey"} else "es" if noun.endswith(("x", "ch")) else "s"
+    )
     return f"{count:,} {noun[:-1] if ending == 'ies' else noun}{ending}"
 
 

@@ -42,6 +42,12 @@ def stretches(findings: Iterable[Finding]) -> list[Stretch]:
     ]
 
 
+def damaged_tables(findings: Iterable[Finding]) -> set[Name]:
+    """The tables that faults are about."""
+    tables = (_table(finding.place) for finding in findings if finding.severity is Severity.FAULT)
+    return {table for table in tables if table is not None}
+
+
 def condensed(findings: Sequence[Finding]) -> list[Finding]:
     """Damaged containers first; the garbled rows that they led to as one finding a table."""
     damaged = stretches(findings)

@@ -15,18 +15,19 @@ from typing import BinaryIO
 from sospes.formats.opening import Opened, Opening, open_backup
 from sospes.model.entries import Entry, Name
 from sospes.model.errors import UsageError
-from sospes.model.events import Event, RowsBegin
+from sospes.model.events import Batch, Event, RowsBegin
 from sospes.model.findings import Finding, doubt, note
 from sospes.model.verdict import Rung, Severity
 from sospes.sides.embedded.keys import Keys
-from sospes.work.damage import BREAKS
+from sospes.work.damage import BREAKS, condensed, stretches
 from sospes.work.describe import Progress, followed
 from sospes.work.loading import Loader
 from sospes.work.outcome import Outcome
+from sospes.work.salvage import Missing, Salvage, surveyed
 from sospes.work.selection import Selection
 from sospes.work.writers import ExtractedTable, Output, RowsWriter, SqlWriter
 
-_WHOLE_FILE = (BREAKS - {"rows-lost"}) | {"completeness-unknown", "rows-unplaced"}
+_WHOLE_FILE = (BREAKS - {"rows-lost"}) | {"completeness-unknown", "rows-unplaced", "statement-unreadable"}
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -39,6 +40,7 @@ class Extraction:
     bytes: int
     backup_bytes: int | None
     left_out: tuple[str, ...]
+    missing: tuple[Missing, ...] | None = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -49,6 +51,7 @@ class Extracting:
     form       'sql', 'csv', 'jsonl', or 'side copy'
     out        the file to write; None for `stream`
     new_name   what a table that goes into a side copy is called there
+    salvage    whether what is sound of a damaged table is taken
     """
 
     opening: Opening
@@ -59,6 +62,7 @@ class Extracting:
     overwrite: bool = False
     with_drop: bool = False
     new_name: str | None = None
+    salvage: bool = False
     progress: Progress | None = None
 
 
@@ -70,22 +74,85 @@ def extract(paths: Sequence[Path], how: Extracting) -> Outcome[Extraction]:
     begin = time.perf_counter()
     if how.out is not None and how.out.exists() and not how.overwrite:
         raise UsageError(f"{how.out}: is there already", "give --overwrite, or another name after --out")
+    salvage = Salvage(surveyed(paths, how.opening), lambda _: True) if how.salvage else None
     opened = open_backup(paths, how.opening)
-    if how.form == "side copy":
-        findings, extraction = _into_side_copy(opened, how)
-    else:
-        findings, extraction = _into_files(opened, how)
+    into = _into_side_copy if how.form == "side copy" else _into_files
+    findings, extraction = into(_Reading(opened, how, salvage))
+    if salvage is not None:
+        extraction = replace(extraction, missing=tuple(salvage.missing))
     evidence = [Rung.PRESENT] + ([Rung.IDENTIFIED] if opened.form else [])
     return Outcome(
         name=opened.name,
-        findings=tuple(findings),
+        findings=tuple(condensed(findings)),
         evidence=tuple(evidence),
         result=extraction,
         seconds=time.perf_counter() - begin,
     )
 
 
-def _into_files(opened: Opened, how: Extracting) -> tuple[list[Finding], Extraction]:
+@dataclass(slots=True)
+class _Reading:
+    """The events of a backup for an extraction, with faults weighed by whether they touch the wanted tables."""
+
+    opened: Opened
+    how: Extracting
+    salvage: Salvage | None
+    wants: Callable[[Name], bool] = field(default=lambda _: True)
+    _ranges: list[tuple[int, int, Name]] = field(default_factory=list)
+    _table: Name | None = None
+
+    def events(self, wants: Callable[[Name], bool]) -> Iterator[Event]:
+        """All events; rows come only of wanted tables."""
+        self.wants = wants
+        if self.opened.reader is not None:
+            self.opened.reader.wants = wants
+        events = self.opened.events()
+        if self.salvage is not None:
+            self.salvage.wants = wants
+            events = self.salvage.events(self.opened)
+        for event in followed(events, self.opened, self.how.progress):
+            if isinstance(event, RowsBegin):
+                self._table = event.table
+            elif isinstance(event, Batch) and self._table is not None:
+                self._ranges.append((event.plain_from, event.plain_to, self._table))
+            yield self._weighed(event) if isinstance(event, Finding) else event
+
+    def refused(self, findings: Sequence[Finding]) -> bool:
+        """Whether nothing is to be written: a wanted table is damaged, and what is sound of it wasn't asked for."""
+        if self.opened.form is None:
+            return True
+        return self.salvage is None and any(finding.severity is Severity.FAULT for finding in findings)
+
+    def _weighed(self, finding: Finding) -> Finding:
+        """A fault elsewhere in the backup does not touch the wanted tables; one that ends the file might."""
+        place = finding.place
+        if finding.severity is not Severity.FAULT:
+            return finding
+        if place.table is not None and self.wants(Name(place.database, place.schema, place.table)):
+            return finding
+        if finding.code == "container-damaged" and self._touched(finding):
+            return replace(
+                finding,
+                message=f"{finding.message}; rows of the table come of it",
+                advice="take the table from another copy; --salvage takes what seems sound, and lists the rest",
+            )
+        if finding.code in _WHOLE_FILE:
+            return doubt(
+                "extract-may-lack",
+                f"{finding.message}; keys, indexes or sequence values of the table may be among what is lost",
+                "compare the table's definition with live before you rely on it",
+                place,
+            )
+        return replace(finding, severity=Severity.NOTE, message=f"elsewhere in the backup: {finding.message}")
+
+    def _touched(self, finding: Finding) -> bool:
+        """Whether wanted rows come of a damaged member."""
+        damaged = stretches([finding])
+        return any(part.covers(begin, end, table) for part in damaged for begin, end, table in self._ranges)
+
+
+def _into_files(reading: _Reading) -> tuple[list[Finding], Extraction]:
+    opened, how = reading.opened, reading.how
     findings: list[Finding] = []
     selection = Selection(how.tables)
     with _output(how) as output:
@@ -95,9 +162,9 @@ def _into_files(opened: Opened, how: Extracting) -> tuple[list[Finding], Extract
             if how.form == "sql"
             else RowsWriter(output, selection, how.form)
         )
-        for event in _wanted_events(opened, how, writer.wants):
+        for event in reading.events(writer.wants):
             if isinstance(event, Finding):
-                findings.append(_weighed(event, writer.wants))
+                findings.append(event)
                 continue
             if (isinstance(event, Entry) and event.kind == "table") or isinstance(event, RowsBegin):
                 selection.see([event.table if isinstance(event, RowsBegin) else event.name])
@@ -105,7 +172,7 @@ def _into_files(opened: Opened, how: Extracting) -> tuple[list[Finding], Extract
         if opened.form is not None:
             selection.settle()
         writer.close()
-        refused = opened.form is None or any(finding.severity is Severity.FAULT for finding in findings)
+        refused = reading.refused(findings)
         if refused:
             output.discard()
     findings += _left_out_notes(writer.left_out)
@@ -119,31 +186,6 @@ def _into_files(opened: Opened, how: Extracting) -> tuple[list[Finding], Extract
         backup_bytes=opened.source.size,
         left_out=tuple(writer.left_out),
     )
-
-
-def _wanted_events(opened: Opened, how: Extracting, wants: Callable[[Name], bool]) -> Iterator[Event]:
-    """All events; rows come only of wanted tables."""
-    reader = opened.reader
-    if reader is not None:
-        reader.wants = wants
-    return followed(opened.events(), opened, how.progress)
-
-
-def _weighed(finding: Finding, wants: Callable[[Name], bool]) -> Finding:
-    """A fault elsewhere in the backup does not touch the wanted tables; one that ends the file might."""
-    place = finding.place
-    if finding.severity is not Severity.FAULT:
-        return finding
-    if place.table is not None and wants(Name(place.database, place.schema, place.table)):
-        return finding
-    if finding.code in _WHOLE_FILE:
-        return doubt(
-            "extract-may-lack",
-            f"{finding.message}; keys, indexes or sequence values of the table may be among what is lost",
-            "compare the table's definition with live before you rely on it",
-            place,
-        )
-    return replace(finding, severity=Severity.NOTE, message=f"elsewhere in the backup: {finding.message}")
 
 
 def _left_out_notes(left_out: Sequence[str]) -> Iterator[Finding]:
@@ -191,7 +233,8 @@ class _NewPath:
         return self.target
 
 
-def _into_side_copy(opened: Opened, how: Extracting) -> tuple[list[Finding], Extraction]:
+def _into_side_copy(reading: _Reading) -> tuple[list[Finding], Extraction]:
+    opened, how = reading.opened, reading.how
     assert how.out is not None  # the command requires it
     beside = how.out.with_name(f".{how.out.name}.{os.getpid()}.part")
     selection = Selection(how.tables)
@@ -202,18 +245,18 @@ def _into_side_copy(opened: Opened, how: Extracting) -> tuple[list[Finding], Ext
     loader = Loader(_NewPath(beside), selection, rename)
     findings: list[Finding] = []
     try:
-        for event in _wanted_events(opened, how, selection):
+        for event in reading.events(selection):
             if opened.reader and opened.reader.header.engine and not loader.copies:
                 loader.engine = opened.reader.header.engine
             if isinstance(event, Finding):
-                findings.append(_weighed(event, selection))
+                findings.append(event)
             else:
                 findings += loader.take(event)
         findings += loader.finish()
         if opened.form is not None:
             selection.settle()
         tables = _finish_side_copy(loader, findings, opened)
-        if not any(finding.severity is Severity.FAULT for finding in findings) and loader.copies:
+        if not reading.refused(findings) and loader.copies:
             beside.replace(how.out)
             size = how.out.stat().st_size
             return findings, Extraction(

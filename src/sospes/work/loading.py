@@ -168,15 +168,19 @@ class Loader:
             ),
         )  # fmt: skip
 
-    def finish(self) -> Iterator[Finding]:
-        """Once all events are in: tables without rows, and the constraints of all."""
+    def finish(self, damaged: Set[Name] = frozenset()) -> Iterator[Finding]:
+        """Once all events are in: tables without rows, and the constraints of all. Damaged tables are taken out."""
         if self.undefined:
             yield self._definitions_missing(list(dict.fromkeys(self.undefined)))
         for entry in self._definitions.values():
             if self.selection(entry.name):
                 yield from self._hold(entry)
         self._target = None
+        for name in damaged:
+            yield from self._refuse(name)
         for name, constraint in self._constraints:
+            if constraint.references in damaged:
+                continue
             table = self._table(name)
             if table is not None and not any(_same(constraint, other) for other in table.constraints):
                 table.constraints.append(constraint)
@@ -186,6 +190,19 @@ class Loader:
                 table.partition_of.add(self.rename(parent))
         for copy in self.copies.values():
             copy.end_loading()
+
+    def _refuse(self, name: Name) -> Iterator[Finding]:
+        """A damaged table does not stay: what is left of it could be taken for the whole."""
+        copy = self.copies.get(name.database)
+        if copy is None or self.rename(name) not in copy.tables:
+            return
+        copy.remove(self.rename(name))
+        yield fault(
+            "table-refused",
+            f"{name.label}: is damaged, so it is not in the side copy",
+            "take it from another backup; --salvage loads what is sound of it, and lists the rest",
+            Place(database=name.database, schema=name.schema, table=name.name),
+        )
 
     def _definitions_missing(self, tables: list[Name]) -> Finding:
         listed = ", ".join(name.label for name in tables[:5]) + (", ..." if len(tables) > 5 else "")

@@ -12,15 +12,18 @@ from datetime import datetime
 from pathlib import Path
 
 from sospes.formats.opening import Opened, Opening, open_backup, require_room
+from sospes.model.entries import Name
 from sospes.model.errors import UsageError
 from sospes.model.findings import Finding, fault, note, verdict_of
 from sospes.model.verdict import Rung, Verdict
 from sospes.sides.embedded.copy import EmbeddedCopy
 from sospes.sides.embedded.keys import Keys, NotRehearsed
 from sospes.sides.embedded.names import quoted
+from sospes.work.damage import condensed, damaged_tables
 from sospes.work.describe import Progress, followed, misfits
 from sospes.work.loading import Loader
 from sospes.work.outcome import Outcome, TableSummary
+from sospes.work.salvage import Missing, Salvage, surveyed
 from sospes.work.selection import Selection
 from sospes.work.tally import Tally
 
@@ -61,6 +64,7 @@ class Rehearsal:
     steps: tuple[Step, ...]
     tables: tuple[TableSummary, ...]
     not_rehearsed: tuple[NotRehearsed, ...]
+    missing: tuple[Missing, ...] | None = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -68,6 +72,7 @@ class Rehearsing:
     """How to rehearse.
 
     tables    names of the only tables to load; all when empty
+    salvage   whether what is sound of damaged tables is loaded
     keep      where the side copy stays, in a folder; None drops it
     now       the time that goes into the name of a kept copy
     announce  hears of the space that is expected, in bytes, before anything is written
@@ -75,6 +80,7 @@ class Rehearsing:
 
     opening: Opening
     tables: Sequence[str] = ()
+    salvage: bool = False
     keep: Path | None = None
     now: datetime | None = None
     progress: Progress | None = None
@@ -103,6 +109,7 @@ def rehearse(paths: Sequence[Path], how: Rehearsing) -> Outcome[Rehearsal]:
     Raises NoRoom before anything is written if the side copy would not fit.
     """
     begin = time.perf_counter()
+    salvage = Salvage(surveyed(paths, how.opening), Selection(how.tables)) if how.salvage else None
     opened = open_backup(paths, how.opening)
     with tempfile.TemporaryDirectory(prefix="sospes-", dir=how.opening.work_folder) as scratch:
         folder = how.keep or Path(scratch)
@@ -114,24 +121,34 @@ def rehearse(paths: Sequence[Path], how: Rehearsing) -> Outcome[Rehearsal]:
         findings: list[Finding] = []
         loader = Loader(_paths(folder, opened, how), Selection(how.tables))
         try:
-            rehearsal = _run(opened, loader, findings, how, expected)
+            rehearsal = _run(opened, loader, findings, _Task(how, expected, salvage))
         except BaseException:
             loader.drop()
             raise
     return Outcome(
         name=opened.name,
-        findings=tuple(findings),
+        findings=tuple(condensed(findings)),
         evidence=_evidence(opened, findings, rehearsal, whole=not how.tables),
         result=rehearsal,
         seconds=time.perf_counter() - begin,
     )
 
 
-def _run(opened: Opened, loader: Loader, findings: list[Finding], how: Rehearsing, expected: int | None) -> Rehearsal:
+@dataclass(frozen=True, slots=True)
+class _Task:
+    """What was asked for; the space that it is expected to need, in bytes; what is to be saved of damage."""
+
+    how: Rehearsing
+    expected: int | None
+    salvage: Salvage | None
+
+
+def _run(opened: Opened, loader: Loader, findings: list[Finding], task: _Task) -> Rehearsal:
+    how = task.how
     steps = _Steps(findings)
     tally = Tally()
     with steps.step("read and load"):
-        findings += _loaded(opened, loader, tally, how)
+        findings += _loaded(opened, loader, tally, task)
     if loader.selection.wanted:
         loader.selection.settle()
     not_rehearsed = list(loader.not_rehearsed.values())
@@ -148,25 +165,30 @@ def _run(opened: Opened, loader: Loader, findings: list[Finding], how: Rehearsin
         engine=_engine(opened),
         kind=tally.kind(copied=False),
         side=side,
-        space_expected_bytes=expected,
+        space_expected_bytes=task.expected,
         steps=tuple(steps.done),
         tables=tuple(_summaries(loader)),
         not_rehearsed=tuple(not_rehearsed),
+        missing=None if task.salvage is None else tuple(task.salvage.missing),
     )
 
 
-def _loaded(opened: Opened, loader: Loader, tally: Tally, how: Rehearsing) -> Iterator[Finding]:
-    for event in followed(opened.events(), opened, how.progress):
+def _loaded(opened: Opened, loader: Loader, tally: Tally, task: _Task) -> Iterator[Finding]:
+    events = opened.events() if task.salvage is None else task.salvage.events(opened)
+    damaged: set[Name] = set()
+    for event in followed(events, opened, task.how.progress):
         engine = opened.reader.header.engine if opened.reader else None
         if engine is not None and not loader.copies:
             loader.engine = engine
         tally.take(event)
         if isinstance(event, Finding):
             yield event
-        else:
-            for finding in loader.take(event):
-                yield finding.at(file=opened.name)
-    yield from loader.finish()
+            continue
+        for finding in loader.take(event):
+            damaged |= damaged_tables([finding])
+            yield finding.at(file=opened.name)
+    damaged |= damaged_tables(tally.findings) | tally.doubtful()
+    yield from loader.finish(frozenset() if task.salvage else damaged)
     yield from misfits(opened, tally)
 
 

@@ -184,6 +184,11 @@ class Tally:
             for table in self.tables.values()
         )
 
+    def doubtful(self) -> set[Name]:
+        """Tables with rows that come of damaged members."""
+        damaged = stretches(self.findings)
+        return {name for name, table in self.tables.items() if table.doubtful(damaged)}
+
     def _has_rows(self, table: TableTally) -> bool:
         return not table.partitioned and table.columns is not None
 

@@ -40,6 +40,12 @@ class EmbeddedCopy:
                 self.connection.execute(found.statement().replace(" NOT NULL", ""))
         return found
 
+    def remove(self, name: Name) -> None:
+        """Take a table out again."""
+        table = self.tables.pop(name)
+        if table.kept:
+            self.connection.execute(f"DROP TABLE {quoted(table.held_name)}")
+
     def give_name(self, wanted: str) -> str:
         """A name for an index that nothing in the copy has yet."""
         return self._names.give(wanted)
