@@ -20,6 +20,7 @@ if TYPE_CHECKING:
     from sospes.work.describe import Looking
     from sospes.work.outcome import Description, Outcome
     from sospes.work.salvage import Missing
+    from sospes.work.sealed import SealUse
 
 _SETTINGS = {"work_folder": Path, "hide_values": bool, "quiet": bool}
 _BEGINNING = re.compile(
@@ -51,6 +52,14 @@ def add_pieces(parser: argparse.ArgumentParser) -> None:
         "--pieces", nargs="+", type=Path, default=[], metavar="FILE",
         help="further pieces of a backup that was split, in order",
     )  # fmt: skip
+    parser.add_argument(
+        "--unpack-ratio",
+        type=positive,
+        default=1000,
+        metavar="BYTES",
+        help="stop reading compressed data that unpack to more bytes than this for each stored one "
+        "(default: %(default)s)",
+    )
 
 
 def add_hide_values(parser: argparse.ArgumentParser) -> None:
@@ -86,6 +95,50 @@ def write_missing(path: Path | None, missing: Sequence[Missing] | None) -> None:
             file.writelines(json.dumps(asdict(item)) + "\n" for item in missing)
     except FileExistsError as error:
         raise UsageError(f"{path}: is there already", "name another file with --missing FILE") from error
+
+
+def add_key(parser: argparse.ArgumentParser) -> None:
+    """The option for the key of a signed seal."""
+    parser.add_argument(
+        "--key-file",
+        type=Path,
+        metavar="FILE",
+        help="key that signs seals, in a file that only its owner can read (default: the variable SOSPES_SEAL_KEY)",
+    )
+
+
+def add_seal(parser: argparse.ArgumentParser) -> None:
+    """The options for using a seal."""
+    parser.add_argument("--seal", type=Path, metavar="FILE", help="the backup's seal (default: BACKUP.seal, if there)")
+    parser.add_argument("--no-seal", action="store_true", help="do without the seal that lies beside the backup")
+    add_key(parser)
+
+
+def seal_use(args: argparse.Namespace) -> SealUse:
+    """Which seal these arguments ask for."""
+    from sospes.work.sealed import SealUse
+
+    return SealUse(path=args.seal, ignore=args.no_seal, key=seal_key(args))
+
+
+def seal_key(args: argparse.Namespace) -> bytes | None:
+    """The key from the file that was named, or from the environment; None without either."""
+    import os
+
+    if args.key_file is None:
+        return os.environ.get("SOSPES_SEAL_KEY", "").encode() or None
+    try:
+        mode = args.key_file.stat().st_mode
+        key = args.key_file.read_bytes().strip()
+    except OSError as error:
+        raise CannotCheck(
+            f"{args.key_file}: can't be read: {error.strerror}", "check the path and its rights"
+        ) from error
+    if mode & 0o077:
+        raise UsageError(f"{args.key_file}: others may read this key", f"run: chmod 600 {args.key_file}")
+    if not key:
+        raise UsageError(f"{args.key_file}: the key is empty", "put a long random text into it")
+    return bytes(key)
 
 
 def positive(text: str) -> int:
@@ -140,7 +193,11 @@ def opening(args: argparse.Namespace) -> Opening:
     from sospes.formats.opening import Opening
 
     # unbuffered, as a thread that waits for more input would keep a buffer's lock beyond the program's end
-    return Opening(work_folder=args.work_folder, stdin=io.FileIO(0, closefd=False))
+    stdin = io.FileIO(0, closefd=False)
+    ratio = getattr(args, "unpack_ratio", None)
+    if ratio is None:
+        return Opening(work_folder=args.work_folder, stdin=stdin)
+    return Opening(work_folder=args.work_folder, stdin=stdin, unpack_ratio=ratio)
 
 
 def grouped(paths: Sequence[Path], pieces: Sequence[Path]) -> list[list[Path]]:
@@ -231,6 +288,8 @@ def looking(args: argparse.Namespace, bar: ProgressBar | None) -> Looking:
         opening=opening(args),
         progress=bar,
         values=getattr(args, "values", False),
+        quick=getattr(args, "quick", False),
+        seal=seal_use(args) if hasattr(args, "no_seal") else None,
         hide_values=bool(getattr(args, "hide_values", False)),
     )
 

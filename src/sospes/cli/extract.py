@@ -45,6 +45,7 @@ def configure(parser: argparse.ArgumentParser) -> None:
     parser.add_argument("--overwrite", action="store_true", help="replace an output file that exists")
     parser.add_argument("--all", action="store_true", help="all tables, with what belongs to them")
     common.add_salvage(parser)
+    common.add_seal(parser)
     common.add_pieces(parser)
 
 
@@ -68,6 +69,7 @@ def run(args: argparse.Namespace) -> int:
             with_drop=args.with_drop,
             new_name=args.new_name,
             salvage=args.salvage,
+            seal=common.seal_use(args),
             progress=progress,
         )
         outcome = extract(paths, how)

@@ -22,6 +22,7 @@ COMMANDS = {
     "verify": "read all of a backup, find and place all damage",
     "rehearse": "restore a backup to a side copy, check it, time it, drop it",
     "extract": "take single tables out of a backup",
+    "seal": "write a sidecar that proves a backup unchanged later",
     "compare": "compare the rows of a backup with another backup, a side copy or a file",
     "demo": "show all of it on made-up backups, without a server or a network",
 }

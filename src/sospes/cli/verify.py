@@ -18,6 +18,10 @@ def configure(parser: argparse.ArgumentParser) -> None:
     parser.add_argument(
         "--values", action="store_true", help="check each value against its column's type, and keys and references"
     )
+    parser.add_argument(
+        "--quick", action="store_true", help="only check the bytes by the backup's seal, at about reading speed"
+    )
+    common.add_seal(parser)
     common.add_hide_values(parser)
     common.add_pieces(parser)
 

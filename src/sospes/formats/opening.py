@@ -15,7 +15,7 @@ from sospes.model.events import Event, Header
 from sospes.model.findings import Finding, fault, note
 from sospes.places.source import Readable, Source, open_source
 from sospes.stream.containers import Block
-from sospes.stream.plain import PlainText
+from sospes.stream.plain import MOST_RATIO, PlainText
 
 HEAD_SIZE = 1 << 20
 MOST_HEAD = 8 << 20
@@ -111,13 +111,15 @@ class Opened:
 class Opening:
     """How to open a backup: where temporary copies go, whose rows are wanted, and standard input.
 
-    `check_pages` has a database file's pages and references checked by the engine, too.
+    `check_pages` has a database file's pages and references checked by the engine, too. Data that unpack to more
+    than `unpack_ratio` bytes for each stored one are not read on.
     """
 
     work_folder: Path | None = None
     wants: Callable[[Name], bool] | None = None
     stdin: Readable | None = None
     check_pages: bool = True
+    unpack_ratio: int = MOST_RATIO
 
 
 def open_backup(paths: Sequence[Path], options: Opening) -> Opened:
@@ -130,7 +132,7 @@ def open_backup(paths: Sequence[Path], options: Opening) -> Opened:
     source = open_source(paths, options.stdin)
     stored = source.head(HEAD_SIZE)
     head = _read_head(stored, source.size)
-    text = PlainText(source)
+    text = PlainText(source, options.unpack_ratio)
     found = recognise(head.plain, head.whole)
     opened = Opened(source.name, source, text, head, None, None)
     opened.findings.extend(_ending_note(source, head.containers))

@@ -50,10 +50,14 @@ def tell_verify(printer: Printer, outcome: Outcome[Description]) -> None:
         if found.compression:
             read += f", {size(found.plain_bytes)} unpacked"
         printer.line(f"  {read} in {duration(outcome.seconds)}", style="dim")
-    printer.rung(outcome.rung, _claim(outcome.rung))
+    printer.rung(outcome.rung, _claim(outcome.rung, found))
 
 
-def _claim(rung: Rung | None) -> str:
+def _claim(rung: Rung | None, found: Description) -> str:
+    if rung is Rung.INTACT and found.checked_by == "seal":
+        return "the same bytes as when it was sealed, found sound then; restoring was not tried: rehearse does that"
+    if rung is Rung.INTACT and found.values is not None:
+        return "every byte read, every row's shape and values checked by type; rehearse tries to restore it"
     if rung is Rung.INTACT:
         return "every byte read, every row's shape checked; restoring it was not tried: rehearse does that"
     return "it is not proven intact"
@@ -65,6 +69,10 @@ def _verify_summary(outcome: Outcome[Description]) -> str:
         return count_severities(outcome.findings)
     rows = sum(table.rows or 0 for table in found.tables or ())
     held = f"{plural(len(found.tables or ()), 'table')}, {plural(rows, 'row')}"
+    if found.checked_by == "seal":
+        if outcome.verdict is Verdict.SOUND:
+            return f"every byte is as it was sealed, with {held}"
+        return f"{count_severities(outcome.findings)}; compared with its seal only"
     if outcome.verdict is Verdict.SOUND:
         return f"{held}, every byte read, no damage found"
     return f"{count_severities(outcome.findings)}; {held} could be read"

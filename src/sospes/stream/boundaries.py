@@ -27,6 +27,10 @@ class Walker(Protocol):
         """Follow bytes of the member that stand at `offset`; those that were followed already change nothing."""
         ...
 
+    def resume(self, prefix: bytes, start: int) -> None:
+        """Take up the way at a block that begins at `start`; offsets then count from where `start` does."""
+        ...
+
 
 class _Heads:
     """Steps from head to head; `_next` is where the next one stands, None once the way is lost."""
@@ -54,6 +58,12 @@ class _Heads:
             if not self._head():
                 self._next = None if len(self._kept) > ROOM else self._next
                 break
+
+    def resume(self, prefix: bytes, start: int) -> None:
+        """Take up the way at a block that begins at `start`; offsets then count from where `start` does."""
+        self.prefix = prefix
+        self.starts = [start]
+        self._kept_from = self._fed_to = self._next = start
 
     def _head(self) -> bool:
         """Read the head at the beginning of `_kept` and set `_next`; False if more bytes are needed."""

@@ -60,9 +60,14 @@ def block_alone(data: bytes, begin: int, end: int, level: int) -> bytes:
 
 
 class Bzip2Reader:
-    """Unpacks streams of blocks and tells of each block that can't be."""
+    """Unpacks streams of blocks and tells of each block that can't be.
 
-    def __init__(self) -> None:
+    With `plain_from` the stored bytes begin at a block in mid-stream, whose text begins there. `starts` takes pairs
+    of the stored and the plain offset where blocks begin.
+    """
+
+    def __init__(self, plain_from: int = 0, starts: list[tuple[int, int]] | None = None) -> None:
+        self._starts = starts if starts is not None else []
         self._kept = b""
         self._kept_from = 0
         self._cursor = 0  # the bit in `_kept` from which marks are looked for
@@ -72,7 +77,8 @@ class Bzip2Reader:
         self._sum = 0
         self._broken = False
         self._gap = False
-        self._plain = 0
+        self._plain = plain_from
+        self._resumed = plain_from > 0
         self._streams = 0
 
     def unpack(self, blocks: Iterable[Block | Finding]) -> Iterator[Block | Finding]:
@@ -123,10 +129,11 @@ class Bzip2Reader:
         """Before the first mark of a stream stands its head."""
         head = self._kept[max(0, bit // 8 - 4) : bit // 8]
         before = self._kept[self._cursor // 8 : max(self._cursor // 8, bit // 8 - 4)]
-        if before.strip(b"\0"):
+        if before.strip(b"\0") and not self._resumed:
             yield foreign("bzip2", before, self._kept_from + self._cursor // 8)
         self._level = int(head[3:4]) if head[:3] == b"BZh" and head[3:4].isdigit() else 9
-        self._in_stream, self._sum, self._broken = True, 0, False
+        self._in_stream, self._sum, self._broken = True, 0, self._resumed
+        self._resumed = False
 
     def _block(self, begin: int, end: int) -> Iterator[Block | Finding]:
         try:
@@ -135,6 +142,7 @@ class Bzip2Reader:
             yield from self._lost(str(error).lower(), end)
             return
         self._sum = (self._sum << 1 & 0xFFFFFFFF | self._sum >> 31) ^ self._checksum(begin)
+        self._starts.append((self._kept_from + begin // 8, self._plain))
         yield Block(plain, self._plain, self._kept_from + (end + 7) // 8, self._gap)
         self._plain += len(plain)
         self._gap = False

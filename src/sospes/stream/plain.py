@@ -7,14 +7,20 @@ from bisect import bisect_right
 from collections.abc import Iterable, Iterator
 from dataclasses import replace
 
-from sospes.model.findings import Finding, Place, fault, note
+from sospes.model.findings import Finding, Place, doubt, fault, note
 from sospes.places.source import Source
 from sospes.stream.ahead import ReadAhead
 from sospes.stream.containers import Block, container_of
-from sospes.stream.unpacking import Again, unpack
+from sospes.stream.unpacking import Again, Starts, unpack
 
 DEEPEST = 3
 """Containers inside each other that are unpacked; more than that is no backup's doing."""
+
+MOST_RATIO = 1000
+"""Plain bytes for each stored one; dumps of tables reach 300 at most, files made to do harm much more."""
+
+NO_BOMB = 64 << 20
+"""Up to so many plain bytes nothing is a bomb."""
 
 _MARKS = (
     (codecs.BOM_UTF8, "utf-8"),
@@ -24,14 +30,19 @@ _MARKS = (
 
 
 class PlainText:
-    """One pass over a source's plain text; after it, `plain_bytes` and `bytes_read` say how much that was."""
+    """One pass over a source's plain text; after it, `plain_bytes` and `bytes_read` say how much that was.
 
-    def __init__(self, source: Source) -> None:
+    Where `starts` is a list, it takes where members and blocks begin that can be unpacked on their own.
+    """
+
+    def __init__(self, source: Source, most_ratio: int = MOST_RATIO) -> None:
         self.source = source
+        self._most_ratio = most_ratio
         self.containers: list[str] = []
         self.characters: str | None = None
         self.bytes_read = 0
         self.plain_bytes = 0
+        self.starts: Starts | None = None
         self._plain_marks: list[int] = []
         self._stored_marks: list[int] = []
 
@@ -70,9 +81,26 @@ class PlainText:
             if container is None:
                 break
             again: Again | None = None if self.containers or self.source.size is None else self.source.blocks
+            blocks = unpack(blocks, container, again, None if self.containers else self.starts)
+            blocks = self._bounded(blocks, container.name)
             self.containers.append(container.name)
-            blocks = unpack(blocks, container, again)
         return blocks
+
+    def _bounded(self, blocks: Iterator[Block | Finding], name: str) -> Iterator[Block | Finding]:
+        """The same blocks, up to where they become more than any backup unpacks to."""
+        for block in blocks:
+            yield block
+            if not isinstance(block, Block):
+                continue
+            plain = block.plain_from + len(block.data)
+            if plain > NO_BOMB and plain > self._most_ratio * max(1, block.stored_to):
+                yield doubt(
+                    "unpacks-too-far",
+                    f"{block.stored_to:,} bytes of {name} data unpack to more than {plain:,}: reading was stopped",
+                    "no backup packs so well: find out what made this file; --unpack-ratio N reads on",
+                    Place(stored_from=block.stored_to, plain_from=plain),
+                )
+                return
 
     def _widened(self, blocks: Iterator[Block | Finding]) -> Iterator[Block | Finding]:
         first = _first_block(blocks)

@@ -13,7 +13,8 @@ class StoredInput:
 
     def __init__(self, blocks: Iterable[Block | Finding]) -> None:
         self._blocks = iter(blocks)
-        self._data = memoryview(b"")
+        self._data = b""
+        self._taken = 0  # how much of `_data` was taken
         self._after_gap: Block | None = None
         self._findings: list[Finding] = []
         self.position = 0
@@ -21,18 +22,18 @@ class StoredInput:
     @property
     def at_gap(self) -> bool:
         """Whether nothing is left before a place where bytes are missing."""
-        return not len(self._data) and self._after_gap is not None
+        return self._taken == len(self._data) and self._after_gap is not None
 
     def cross_gap(self) -> None:
         """Go on behind the missing bytes."""
         block, self._after_gap = self._after_gap, None
         if block is not None:
-            self._data = memoryview(block.data)
+            self._data, self._taken = block.data, 0
             self.position = block.plain_from
 
     def peek(self, size: int) -> memoryview:
         """The next bytes, fewer than `size` only before a gap or the end."""
-        while len(self._data) < size and self._after_gap is None:
+        while len(self._data) - self._taken < size and self._after_gap is None:
             block = next(self._blocks, None)
             if block is None:
                 break
@@ -41,22 +42,24 @@ class StoredInput:
             elif block.gap:
                 self._after_gap = block
             else:
-                self._data = memoryview(bytes(self._data) + block.data if len(self._data) else block.data)
-        return self._data[:size]
+                self._data = self._data[self._taken :] + block.data if self._taken < len(self._data) else block.data
+                self._taken = 0
+        return memoryview(self._data)[self._taken : self._taken + size]
 
     def take(self, size: int) -> bytes:
         """The next bytes, at least one and at most `size`; none before a gap or at the end."""
-        self.peek(1)
-        taken = bytes(self._data[:size])
-        self._data = self._data[len(taken) :]
+        taken = bytes(self.peek(1) and self._data[self._taken : self._taken + size])
+        self._taken += len(taken)
         self.position += len(taken)
         return taken
 
     def put_back(self, data: bytes) -> None:
         """Have `data`, the last bytes that were taken, again."""
-        if data:
-            self._data = memoryview(data + bytes(self._data) if len(self._data) else data)
-            self.position -= len(data)
+        if len(data) <= self._taken:
+            self._taken -= len(data)
+        else:
+            self._data, self._taken = data + self._data[self._taken :], 0
+        self.position -= len(data)
 
     def findings(self) -> Iterator[Finding]:
         """What was found about the stored bytes since the last call."""

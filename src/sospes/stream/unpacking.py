@@ -33,6 +33,9 @@ TRIAL = 1 << 16
 MOST_TRIALS = 10_000
 """Places tried in vain after one damage; no real file has so many that only look like beginnings."""
 
+_HEAD = 1 << 10
+"""Bytes that hold the head of any block."""
+
 _NEAR = 4096
 """Block starts that are looked through for the one at a place, from the last one back."""
 
@@ -40,16 +43,45 @@ Again = Callable[[int], Iterator[bytes]]
 """Gives the stored bytes from an offset on, once more."""
 
 
+Starts = list[tuple[int, int]]
+"""Pairs of stored and plain offset where members or blocks begin that can be unpacked on their own."""
+
+
 def unpack(
-    blocks: Iterable[Block | Finding], container: Container, again: Again | None = None
+    blocks: Iterable[Block | Finding],
+    container: Container,
+    again: Again | None = None,
+    starts: Starts | None = None,
 ) -> Iterator[Block | Finding]:
     """Unpack all members. Damage is a finding, and the first block after it says that there is a gap.
 
-    With `again` the text right before the damage is had too, however long the member is.
+    With `again` the text right before the damage is had too, however long the member is. `starts` takes where
+    members begin.
     """
     if container.name == BZIP2:
-        return Bzip2Reader().unpack(blocks)
-    return _joined(_Members(blocks, container, again).unpacked())
+        return Bzip2Reader(starts=starts).unpack(blocks)
+    return _joined(_Members(blocks, container, again, starts).unpacked())
+
+
+def continued(
+    blocks: Iterable[Block | Finding], container: Container, prefix: bytes, at: tuple[int, int]
+) -> Iterator[Block | Finding]:
+    """Unpack from a member, or with `prefix` from a block in mid-member; `at` is its stored and plain offset."""
+    members = _Members(blocks, container, None, None)
+    members.input.peek(1)
+    members.plain = at[1]
+    members.input.position = at[0]
+    first = None
+    if prefix:
+        walker = container.walker() if container.walker else None
+        if walker is not None:
+            walker.resume(prefix, at[0])
+        history = History(at[0], REMEMBERED)
+        first = _Member(
+            container=container, begin=at[0], plain_begin=at[1], blocks_from=0, walker=walker, history=history,
+            prefix=prefix,
+        )  # fmt: skip
+    return _joined(members.unpacked(first))
 
 
 def _joined(blocks: Iterator[Block | Finding]) -> Iterator[Block | Finding]:
@@ -159,18 +191,19 @@ class _Members:
     blocks: Iterable[Block | Finding]
     container: Container
     again: Again | None
+    starts: Starts | None
     input: StoredInput = field(init=False)
     members: int = 0
     plain: int = 0
     gap: bool = False
     searching: bool = False
+    prefix: bytes = b""
 
     def __post_init__(self) -> None:
         self.input = StoredInput(self.blocks)
 
-    def unpacked(self) -> Iterator[Block | Finding]:
-        """All members to the end of the stored bytes."""
-        rest: _Member | None = None
+    def unpacked(self, rest: _Member | None = None) -> Iterator[Block | Finding]:
+        """All members to the end of the stored bytes; `rest` is one that was begun."""
         while True:
             member = rest or (yield from self._next_member())
             yield from self.input.findings()
@@ -204,6 +237,8 @@ class _Members:
             if found is not None and found.name == self.container.name and len(head) >= 6:
                 begin = self.input.position
                 walker = found.walker() if found.walker else None
+                if self.starts is not None:
+                    self.starts.append((begin, self.plain))
                 return _Member(
                     container=found,
                     begin=begin,
@@ -263,7 +298,7 @@ class _Members:
         while not decoder.eof:
             data = b""
             if decoder.needs_input:
-                data = self.input.take(min(part, member.container.input_size))
+                data = self.input.take(min(part, member.container.input_size, self._to_next_block(member)))
                 part *= 2
                 if not data:
                     yield self._ended_within(member)
@@ -278,8 +313,21 @@ class _Members:
             if plain:
                 yield self._block(plain)
         self.members += 1
-        self.input.put_back(decoder.unused_data)
+        self.input.put_back(decoder.unused_data or b"")  # lz4 says None for nothing
         return None
+
+    def _to_next_block(self, member: _Member) -> int:
+        """With restart points to be kept: stored bytes up to the next block, which is noted where it begins."""
+        if self.starts is None or member.walker is None:
+            return PLAIN_SIZE
+        position = self.input.position
+        self.prefix = self.prefix or member.walker.prefix
+        at_block = member.start_before(position) == position and position > member.begin
+        if at_block and member.walker.prefix == self.prefix:  # other members' blocks would need another one
+            self.starts.append((position, self.plain))
+        member.walker.feed(bytes(self.input.peek(_HEAD)), position - member.blocks_from)
+        following = member.start_after(position)
+        return PLAIN_SIZE if following is None else following - position
 
     def _block(self, plain: bytes) -> Block:
         block = Block(plain, self.plain, self.input.position, self.gap)

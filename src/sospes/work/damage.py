@@ -51,6 +51,8 @@ def damaged_tables(findings: Iterable[Finding]) -> set[Name]:
 def condensed(findings: Sequence[Finding]) -> list[Finding]:
     """Damaged containers first; the garbled rows that they led to as one finding a table."""
     damaged = stretches(findings)
+    if any(finding.code == "unpacks-too-far" for finding in findings):  # then the text had to end somewhere
+        findings = [finding for finding in findings if finding.code not in {"truncated", "closing-line-missing"}]
     causes = [finding for finding in findings if finding.code == "container-damaged"]
     rest = [finding for finding in findings if finding.code != "container-damaged"]
     if not damaged:

@@ -19,9 +19,21 @@ from sospes.model.errors import CannotCheck
 from sospes.model.events import Batch, Event, Header, Notation, RowsBegin
 from sospes.model.findings import Finding, doubt, fault, note, verdict_of
 from sospes.model.verdict import Rung, Verdict
+from sospes.places.source import open_source
 from sospes.stream.containers import Block
 from sospes.work.damage import BREAKS, condensed
 from sospes.work.outcome import Description, Outcome
+from sospes.work.seal import Seal
+from sospes.work.sealed import (
+    SealUse,
+    changed_bytes,
+    changed_tables,
+    find_seal,
+    older_note,
+    require_seal,
+    summaries,
+)
+from sospes.work.sealing import RowSums
 from sospes.work.tally import Tally
 from sospes.work.values import ValueChecks, key_findings, summary_of
 
@@ -40,11 +52,15 @@ class Looking:
     """How to look: `progress` hears of the bytes read.
 
     values       verify checks every value against its column's type, and keys and references
+    quick        verify checks the bytes by the seal alone
+    seal         which seal verify uses
     hide_values  findings don't show the values that they are about
     """
 
     opening: Opening
     values: bool = False
+    quick: bool = False
+    seal: SealUse | None = None
     hide_values: bool = False
     progress: Progress | None = None
 
@@ -80,27 +96,85 @@ def inspect(paths: Sequence[Path], looking: Looking, contents: bool) -> Outcome[
 
 
 def verify(paths: Sequence[Path], looking: Looking) -> Outcome[Description]:
-    """Read every byte of a backup and find all damage."""
+    """Read every byte of a backup and find all damage; with a seal, also whatever was changed since.
+
+    Raises UsageError for `quick` without a seal.
+    """
     begin = time.perf_counter()
-    opened = open_backup(paths, looking.opening)
-    checks = ValueChecks(hide=looking.hide_values) if looking.values else None
-    description, findings = _read_through(opened, looking, checks)
-    if checks is not None and opened.form is not None:
-        keyed = (finding.at(file=opened.name) for finding in key_findings(paths, looking.opening, checks))
-        findings += (*keyed, *(finding.at(file=opened.name) for finding in checks.remainder()))
-        description = replace(description, values=summary_of(checks))
+    seal, seal_path, sealed = find_seal(paths, looking.seal) if looking.seal else (None, None, [])
+    if looking.quick:
+        require_seal(seal, seal_path, paths)
+        description, findings, form = _by_seal(paths, looking, seal)
+    else:
+        description, findings, form = _fully(paths, looking, seal)
+    findings = (*sealed, *findings)
     evidence = [Rung.PRESENT]
-    if opened.form is not None:
+    if form is not None:
         evidence.append(Rung.IDENTIFIED)
         if verdict_of(findings) is Verdict.SOUND:
             evidence.append(Rung.INTACT)
     return Outcome(
-        name=opened.name,
+        name=description.name,
         findings=findings,
         evidence=tuple(evidence),
         result=description,
         seconds=time.perf_counter() - begin,
     )
+
+
+def _by_seal(
+    paths: Sequence[Path], looking: Looking, seal: Seal | None
+) -> tuple[Description, tuple[Finding, ...], str | None]:
+    """Only compare the bytes with those that were sealed."""
+    source = open_source(paths)
+    if seal is None:
+        return Description(name=source.name, size_bytes=source.size), (), None
+    findings = changed_bytes(seal, source, looking.progress)
+    findings += [*source.changes()] if findings else older_note(seal, source)
+    if seal.header["verdict"] != Verdict.SOUND.word:
+        findings.append(
+            doubt(
+                "sealed-unproven",
+                "the backup was not proven sound when it was sealed",
+                "verify it without --quick to see what was in doubt",
+            )
+        )
+    description = Description(
+        name=source.name,
+        **{key: seal.header[key] for key in ("format", "engine", "engine_version", "compression", "written_at")},
+        databases=tuple(seal.header["databases"]),
+        size_bytes=source.size,
+        tables=None if any(finding.code == "seal-foreign" for finding in findings) else summaries(seal.tables),
+        bytes_read=source.size,
+        plain_bytes=seal.plain_bytes,
+        checked_by="seal",
+    )
+    return description, tuple(finding.at(file=source.name) for finding in findings), seal.header["format"]
+
+
+def _fully(
+    paths: Sequence[Path], looking: Looking, seal: Seal | None
+) -> tuple[Description, tuple[Finding, ...], str | None]:
+    opened = open_backup(paths, looking.opening)
+    changed = changed_bytes(seal, opened.source) if seal else []
+    checks = ValueChecks(hide=looking.hide_values) if looking.values else None
+    sums = RowSums() if changed and changed[0].code != "seal-foreign" else None
+
+    def watch(event: Event) -> Iterator[Finding]:
+        if checks is not None:
+            yield from checks.take(event, opened.reader.header if opened.reader else None)
+        if sums is not None:
+            sums.take(event, opened)
+
+    description, findings = _read_through(opened, looking, watch)
+    if checks is not None and opened.form is not None:
+        keyed = (finding.at(file=opened.name) for finding in key_findings(paths, looking.opening, checks))
+        findings += (*keyed, *(finding.at(file=opened.name) for finding in checks.remainder()))
+        description = replace(description, values=summary_of(checks))
+    if seal is not None:
+        changed += changed_tables(seal, sums) if sums is not None else older_note(seal, opened.source)
+        description = replace(description, checked_by="reading and seal")
+    return description, (*(finding.at(file=opened.name) for finding in changed), *findings), opened.form
 
 
 def not_carried_out(name: str, error: CannotCheck) -> Outcome[Description]:
@@ -117,17 +191,20 @@ def followed(events: Iterable[Event], opened: Opened, progress: Progress | None)
         yield event
 
 
+def _nothing(_event: Event) -> Iterable[Finding]:
+    return ()
+
+
 def _read_through(
-    opened: Opened, looking: Looking, checks: ValueChecks | None = None
+    opened: Opened, looking: Looking, watch: Callable[[Event], Iterable[Finding]] = _nothing
 ) -> tuple[Description, tuple[Finding, ...]]:
     tally = Tally()
     copied = False
     for event in followed(opened.events(), opened, looking.progress):
         copied = copied or (isinstance(event, RowsBegin) and event.notation is Notation.COPY)
         tally.take(event)
-        if checks is not None:
-            for finding in checks.take(event, opened.reader.header if opened.reader else None):
-                tally.take(opened.placed(finding))
+        for finding in watch(event):
+            tally.take(opened.placed(finding))
     header = opened.reader.header if opened.reader else None
     findings = condensed(tally.findings)
     findings += misfits(opened, tally)

@@ -6,17 +6,18 @@ import os
 import shutil
 import tempfile
 import time
-from collections.abc import Callable, Iterator, Sequence
+from collections.abc import Callable, Iterator, Mapping, Sequence
 from contextlib import contextmanager
 from dataclasses import dataclass, field, replace
 from pathlib import Path
 from typing import BinaryIO
 
 from sospes.formats.opening import Opened, Opening, open_backup
+from sospes.formats.script.reader import ScriptReader
 from sospes.model.entries import Entry, Name
 from sospes.model.errors import UsageError
 from sospes.model.events import Batch, Event, RowsBegin
-from sospes.model.findings import Finding, doubt, note
+from sospes.model.findings import Finding, Place, doubt, fault, note
 from sospes.model.verdict import Rung, Severity
 from sospes.sides.embedded.keys import Keys
 from sospes.work.damage import BREAKS, condensed, stretches
@@ -24,6 +25,8 @@ from sospes.work.describe import Progress, followed
 from sospes.work.loading import Loader
 from sospes.work.outcome import Outcome
 from sospes.work.salvage import Missing, Salvage, surveyed
+from sospes.work.seal import Seal
+from sospes.work.sealed import SealUse, find_seal, kept_ranges, text_of, unchanged
 from sospes.work.selection import Selection
 from sospes.work.writers import ExtractedTable, Output, RowsWriter, SqlWriter
 
@@ -52,6 +55,7 @@ class Extracting:
     out        the file to write; None for `stream`
     new_name   what a table that goes into a side copy is called there
     salvage    whether what is sound of a damaged table is taken
+    seal       which seal may be used to step over other tables' rows
     """
 
     opening: Opening
@@ -63,6 +67,7 @@ class Extracting:
     with_drop: bool = False
     new_name: str | None = None
     salvage: bool = False
+    seal: SealUse | None = None
     progress: Progress | None = None
 
 
@@ -76,8 +81,9 @@ def extract(paths: Sequence[Path], how: Extracting) -> Outcome[Extraction]:
         raise UsageError(f"{how.out}: is there already", "give --overwrite, or another name after --out")
     salvage = Salvage(surveyed(paths, how.opening), lambda _: True) if how.salvage else None
     opened = open_backup(paths, how.opening)
+    seal = _usable_seal(paths, opened, how)
     into = _into_side_copy if how.form == "side copy" else _into_files
-    findings, extraction = into(_Reading(opened, how, salvage))
+    findings, extraction = into(_Reading(opened, how, salvage, seal))
     if salvage is not None:
         extraction = replace(extraction, missing=tuple(salvage.missing))
     evidence = [Rung.PRESENT] + ([Rung.IDENTIFIED] if opened.form else [])
@@ -90,6 +96,14 @@ def extract(paths: Sequence[Path], how: Extracting) -> Outcome[Extraction]:
     )
 
 
+def _usable_seal(paths: Sequence[Path], opened: Opened, how: Extracting) -> Seal | None:
+    """The backup's seal, where it helps to find single tables."""
+    if how.seal is None or how.salvage or not how.tables or opened.source.path is None:
+        return None
+    seal, _, findings = find_seal(paths, how.seal)
+    return seal if seal is not None and not findings and seal.restarts.useful else None
+
+
 @dataclass(slots=True)
 class _Reading:
     """The events of a backup for an extraction, with faults weighed by whether they touch the wanted tables."""
@@ -97,6 +111,7 @@ class _Reading:
     opened: Opened
     how: Extracting
     salvage: Salvage | None
+    seal: Seal | None
     wants: Callable[[Name], bool] = field(default=lambda _: True)
     _ranges: list[tuple[int, int, Name]] = field(default_factory=list)
     _table: Name | None = None
@@ -106,6 +121,8 @@ class _Reading:
         self.wants = wants
         if self.opened.reader is not None:
             self.opened.reader.wants = wants
+        if self.seal is not None:
+            yield from self._by_seal(self.seal, wants)
         events = self.opened.events()
         if self.salvage is not None:
             self.salvage.wants = wants
@@ -116,6 +133,29 @@ class _Reading:
             elif isinstance(event, Batch) and self._table is not None:
                 self._ranges.append((event.plain_from, event.plain_to, self._table))
             yield self._weighed(event) if isinstance(event, Finding) else event
+
+    def _by_seal(self, seal: Seal, wants: Callable[[Name], bool]) -> Iterator[Finding]:
+        """Have the reader step over the rows of other tables, if all that it will read is as it was sealed."""
+        reader = self.opened.reader
+        ranges = kept_ranges(seal, wants)
+        if not isinstance(reader, ScriptReader) or len(ranges) == 1:
+            return
+        if unchanged(seal, self.opened.source, ranges):
+            reader.restart(text_of(seal, self.opened.source, ranges), wants)
+            return
+        yield note("seal-not-used", "the backup is not as it was sealed, so all of it is read", "verify it")
+
+    def uncounted(self, rows: Mapping[Name, int]) -> Iterator[Finding]:
+        """Tables of which another number of rows came than was sealed, where the seal led to them."""
+        for table in self.seal.tables if self.seal is not None else ():
+            name = Name(table.database, table.schema, table.name)
+            if name in rows and rows[name] != table.rows:
+                yield fault(
+                    "rows-missing",
+                    f"{name.label}: {table.rows:,} rows were sealed, {rows[name]:,} came",
+                    "extract it without the seal (--no-seal), and verify the backup",
+                    Place(database=name.database, schema=name.schema, table=name.name),
+                )
 
     def refused(self, findings: Sequence[Finding]) -> bool:
         """Whether nothing is to be written: a wanted table is damaged, and what is sound of it wasn't asked for."""
@@ -172,6 +212,7 @@ def _into_files(reading: _Reading) -> tuple[list[Finding], Extraction]:
         if opened.form is not None:
             selection.settle()
         writer.close()
+        findings += reading.uncounted({name: table.rows for name, table in writer.tables.items()})
         refused = reading.refused(findings)
         if refused:
             output.discard()
@@ -255,6 +296,8 @@ def _into_side_copy(reading: _Reading) -> tuple[list[Finding], Extraction]:
         findings += loader.finish()
         if opened.form is not None:
             selection.settle()
+        held = {table.name: table.rows for copy in loader.copies.values() for table in copy.tables.values()}
+        findings += reading.uncounted({} if how.new_name else held)
         tables = _finish_side_copy(loader, findings, opened)
         if not reading.refused(findings) and loader.copies:
             beside.replace(how.out)

@@ -62,7 +62,10 @@ class ValueSummary:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Description:
-    """What a backup is. Unknown is None, never guessed; sizes in bytes, times in ISO 8601."""
+    """What a backup is. Unknown is None, never guessed; sizes in bytes, times in ISO 8601.
+
+    checked_by  what a verification rests on beside the bytes themselves: a seal, or reading and a seal
+    """
 
     name: str
     format: str | None = None
@@ -83,6 +86,7 @@ class Description:
     plain_bytes: int | None = None
     entries: tuple[ContentsEntry, ...] | None = None
     values: ValueSummary | None = None
+    checked_by: str | None = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -81,7 +81,7 @@ def _copy_said(match: re.Match[bytes]) -> bytes:
     said = match[1]
     if said[:1] == b"x" and len(said) > 1:
         return bytes([int(said[1:], 16)])
-    return bytes([int(said, 8) & 255]) if said.isdigit() else _COPY_SAID.get(said, said)
+    return bytes([int(said, 8) & 255]) if said[:1] in b"01234567" else _COPY_SAID.get(said, said)
 
 
 def _quoted_said(match: re.Match[bytes]) -> bytes:

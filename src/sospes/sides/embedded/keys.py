@@ -34,6 +34,7 @@ class Keys:
     def __init__(self, copy: EmbeddedCopy) -> None:
         self._copy = copy
         self.not_rehearsed: list[NotRehearsed] = []
+        self._unique_indexes: set[tuple[str, frozenset[str]]] = set()
         self._by_meaning: list[tuple[HeldTable, list[Column], HeldTable, list[Column]]] = []
 
     def unique_keys(self) -> Iterator[Finding]:
@@ -145,6 +146,8 @@ class Keys:
         if simple:
             with suppress(sqlite3.IntegrityError):
                 self._create_index(table, constraint.name, columns, condition, unique=True)
+                if not condition:
+                    self._unique_indexes.add((table.held_name, frozenset(column.name for column in columns)))
                 return
         repeated = self._repeats(table, columns, condition, constraint, by_meaning=True)
         if not repeated:
@@ -279,11 +282,7 @@ class Keys:
     ) -> bool:
         """Whether SQLite's own reference check means the same: plain keys, a unique index, one parent table."""
         meanings = {table.meaning(column) for column in columns} | {parent.meaning(column) for column in parent_columns}
-        keyed = {column.name for column in parent_columns}
-        unique = (ConstraintKind.PRIMARY, ConstraintKind.UNIQUE)
-        has_key = any(
-            key.kind in unique and set(key.columns) == keyed and key.expression is None for key in parent.constraints
-        )
+        has_key = (parent.held_name, frozenset(column.name for column in parent_columns)) in self._unique_indexes
         return meanings <= LEFT_TO_SQLITE and has_key and len(self._members(parent)) == 1
 
     def _declare_check(self, table: HeldTable, constraint: Constraint) -> None:

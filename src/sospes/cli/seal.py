@@ -1,0 +1,45 @@
+"""`sospes seal`: write a sidecar that proves a backup unchanged later, and lets parts of it be read quickly."""
+
+from __future__ import annotations
+
+import argparse
+import sys
+import time
+from datetime import datetime
+from pathlib import Path
+
+from sospes.cli import common
+
+EXAMPLE = "sospes seal night.sql.gz"
+
+
+def configure(parser: argparse.ArgumentParser) -> None:
+    """Declare the options."""
+    parser.add_argument("backup", type=Path, metavar="BACKUP", help="a backup file, right after it was taken")
+    parser.add_argument(
+        "--out", type=Path, metavar="FILE", help="where to write the seal (default: beside the backup, as BACKUP.seal)"
+    )
+    parser.add_argument("--overwrite", action="store_true", help="replace a seal that exists")
+    common.add_key(parser)
+
+
+def run(args: argparse.Namespace) -> int:
+    """Seal one backup."""
+    from sospes.report.seal import tell_seal
+    from sospes.work.sealing import Sealing, seal
+
+    begin = time.perf_counter()
+    with common.progress(args, "sealing", [args.backup]) as progress:
+        how = Sealing(
+            opening=common.opening(args),
+            now=datetime.now().astimezone(),
+            key=common.seal_key(args),
+            out=args.out,
+            overwrite=args.overwrite,
+            progress=progress,
+        )
+        outcome = seal(args.backup, how)
+    if not args.json:
+        tell_seal(common.printer(args), outcome)
+    sys.stdout.flush()
+    return common.finish(args, [outcome], begin)

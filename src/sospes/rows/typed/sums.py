@@ -1,0 +1,93 @@
+"""Exact control totals of whole columns: sums of numbers, oldest and newest time."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from decimal import Context, Decimal, InvalidOperation
+
+import numpy as np
+
+from sospes.rows.typed.cells import Bytes, Cells
+
+_EXACT = Context(prec=2000)
+_FAST_DIGITS = 18
+"""Digits that fit into 64 bits."""
+_HALF = 10**9
+
+
+@dataclass(slots=True)
+class ColumnTotal:
+    """The control total of one column: exact sum of its numbers, or its lowest and highest text.
+
+    strange  values that are no finite number
+    """
+
+    summed: bool
+    values: int = 0
+    nulls: int = 0
+    strange: int = 0
+    sum: Decimal = Decimal(0)
+    lowest: bytes | None = None
+    highest: bytes | None = None
+
+    def add(self, cells: Cells) -> None:
+        """Take in the cells of a batch."""
+        self.nulls += int(cells.null.sum())
+        for rows, matrix in cells.groups():
+            if not self.summed:
+                self._range(cells, rows.tolist(), matrix)
+            elif matrix is None or not self._fast(matrix):
+                for row in rows.tolist():
+                    self._slow(cells.text(row))
+
+    def _fast(self, matrix: Bytes) -> bool:
+        """Numbers that all have their sign and point at the same places; False if they haven't."""
+        first = matrix[:, 0]
+        negative, point = bool(len(first)) and first[0] == 45, np.flatnonzero(first == 46)
+        digits = [place for place in range(int(negative), len(first)) if place not in point]
+        if not digits or len(point) > 1 or len(digits) > _FAST_DIGITS:
+            return False
+        if len(point) and not bool((matrix[point[0]] == 46).all()):
+            return False
+        if negative and not bool((matrix[0] == 45).all()):
+            return False
+        total = np.zeros(matrix.shape[1], dtype=np.int64)
+        for place in digits:
+            figure = matrix[place] - np.uint8(48)
+            if int(figure.max()) > 9:
+                return False
+            total = total * 10 + figure
+        whole = int((total // _HALF).sum()) * _HALF + int((total % _HALF).sum())
+        scale = len(first) - 1 - int(point[0]) if len(point) else 0
+        number = Decimal(-whole if negative else whole).scaleb(-scale, _EXACT)
+        self.sum = _EXACT.add(self.sum, number)
+        self.values += matrix.shape[1]
+        return True
+
+    def _slow(self, cell: bytes) -> None:
+        try:
+            number = Decimal(cell.decode("ascii"))
+        except (InvalidOperation, UnicodeDecodeError):
+            self.strange += 1
+            return
+        if number.is_finite():
+            self.sum = _EXACT.add(self.sum, number)
+            self.values += 1
+        else:
+            self.strange += 1
+
+    def _range(self, cells: Cells, rows: list[int], matrix: Bytes | None) -> None:
+        """Lowest and highest text, which for times written in one way is oldest and newest."""
+        self.values += len(rows)
+        if matrix is None or not len(matrix):
+            return
+        left = np.arange(len(rows))
+        right = left
+        for column in matrix:
+            if len(left) > 1:
+                left = left[column[left] == column[left].min()]
+            if len(right) > 1:
+                right = right[column[right] == column[right].max()]
+        low, high = cells.text(rows[int(left[0])]), cells.text(rows[int(right[0])])
+        self.lowest = low if self.lowest is None else min(self.lowest, low)
+        self.highest = high if self.highest is None else max(self.highest, high)

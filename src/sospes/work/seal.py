@@ -1,0 +1,175 @@
+"""The seal: a sidecar that sums a backup up. docs/seal.md describes its form."""
+
+from __future__ import annotations
+
+import base64
+import hashlib
+import hmac
+import json
+import os
+import zlib
+from dataclasses import asdict, dataclass
+from pathlib import Path
+from typing import Any
+
+from sospes.model.errors import CannotCheck
+from sospes.model.findings import Finding, fault
+from sospes.stream.blocks import Digest, whole_digest
+from sospes.stream.restart import Restarts
+
+VERSION = 1
+ENDING = ".seal"
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class SealedTotal:
+    """A control total of a column: the sum of its numbers as exact text, or its lowest and highest value."""
+
+    column: str
+    values: int
+    nulls: int
+    sum: str | None
+    lowest: str | None
+    highest: str | None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class SealedTable:
+    """What the seal says of a table.
+
+    row_digest  the sum, modulo 2^128, of the XXH3 digests of its rows as they stand in the backup; order is no matter
+    sections    plain ranges of its rows
+    """
+
+    database: str | None
+    schema: str | None
+    name: str
+    columns: tuple[str, ...]
+    rows: int
+    row_digest: str
+    totals: tuple[SealedTotal, ...]
+    sections: tuple[tuple[int, int], ...]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Seal:
+    """A seal's contents. `digests` are those of blocks of `block_bytes`; `signed` that it came with a signature."""
+
+    version: int
+    made_by: str
+    made_at: str
+    name: str
+    size_bytes: int
+    plain_bytes: int
+    digest: Digest
+    block_bytes: int
+    digests: tuple[bytes, ...]
+    header: dict[str, Any]
+    tables: tuple[SealedTable, ...]
+    restarts: Restarts
+    signed: bool = False
+
+
+def seal_text(seal: Seal, key: bytes | None) -> bytes:
+    """A seal as it is written: one line of JSON, and one with the digest and the signature of that line."""
+    body = asdict(seal)
+    del body["signed"]
+    body["digests"] = [digest.hex() for digest in seal.digests]
+    body["whole_digest"] = whole_digest(seal.digests, seal.digest).hex()
+    body["restarts"]["prefix"] = seal.restarts.prefix.hex()
+    body["restarts"]["index"] = base64.b64encode(zlib.compress(seal.restarts.index)).decode()
+    line = json.dumps({"sospes_seal": VERSION, **body}, separators=(",", ":"), ensure_ascii=False).encode()
+    closing = {
+        "digest": hashlib.sha256(line).hexdigest(),
+        "signature": None if key is None else hmac.new(key, line, hashlib.sha256).hexdigest(),
+    }
+    return line + b"\n" + json.dumps(closing).encode() + b"\n"
+
+
+def write_seal(path: Path, text: bytes) -> None:
+    """Write a seal beside and rename it."""
+    beside = path.with_name(f".{path.name}.{os.getpid()}.part")
+    try:
+        beside.write_bytes(text)
+        beside.replace(path)
+    except OSError as error:
+        raise CannotCheck(f"{path}: can't be written: {error.strerror}", "name another file with --out FILE") from error
+    finally:
+        beside.unlink(missing_ok=True)
+
+
+class BadSeal(Exception):
+    """A sidecar that is no seal, or a damaged one; carries the finding that says so."""
+
+    def __init__(self, finding: Finding) -> None:
+        super().__init__(finding)
+        self.finding = finding
+
+
+def read_seal(path: Path, key: bytes | None) -> Seal:
+    """Read a seal and check its own digest and signature. Raises BadSeal."""
+    try:
+        lines = path.read_bytes().split(b"\n")
+        closing = json.loads(lines[1])
+        whole = hashlib.sha256(lines[0]).hexdigest() == closing["digest"] and lines[2:] == [b""]
+        signature = closing["signature"]
+    except (ValueError, IndexError, KeyError, TypeError):
+        raise BadSeal(_damaged(path)) from None
+    except OSError as error:
+        raise CannotCheck(f"{path}: can't be read: {error.strerror}", "check the path after --seal") from error
+    if not whole:
+        raise BadSeal(_damaged(path))
+    if key is not None:
+        expected = hmac.new(key, lines[0], hashlib.sha256).hexdigest()
+        if not isinstance(signature, str) or not hmac.compare_digest(expected, signature):
+            raise BadSeal(
+                fault(
+                    "seal-forged",
+                    f"{path.name}: the seal is not signed with this key",
+                    "somebody else made it, it was changed, or the key is another one: trust neither it nor the backup",
+                ).at(file=str(path))
+            )
+    body = json.loads(lines[0])
+    if body.get("sospes_seal") != VERSION:
+        raise CannotCheck(
+            f"{path}: is a seal of version {body.get('sospes_seal')!r}, this program knows {VERSION}",
+            "use the version of Sospes that made it, or make a new seal",
+        )
+    return _parsed(body, signed=signature is not None)
+
+
+def _parsed(body: dict[str, Any], signed: bool) -> Seal:
+    restarts = body["restarts"]
+    return Seal(
+        **{key: body[key] for key in ("version", "made_by", "made_at", "name", "size_bytes", "plain_bytes")},
+        digest=Digest(body["digest"]),
+        block_bytes=body["block_bytes"],
+        digests=tuple(bytes.fromhex(digest) for digest in body["digests"]),
+        header=body["header"],
+        tables=tuple(_parsed_table(table) for table in body["tables"]),
+        restarts=Restarts(
+            container=restarts["container"],
+            points=tuple((stored, plain) for stored, plain in restarts["points"]),
+            prefix=bytes.fromhex(restarts["prefix"]),
+            index=zlib.decompress(base64.b64decode(restarts["index"])),
+            reason=restarts["reason"],
+        ),
+        signed=signed,
+    )
+
+
+def _parsed_table(table: dict[str, Any]) -> SealedTable:
+    return SealedTable(
+        **{key: table[key] for key in ("database", "schema", "name", "rows", "row_digest")},
+        columns=tuple(table["columns"]),
+        totals=tuple(SealedTotal(**total) for total in table["totals"]),
+        sections=tuple((begin, end) for begin, end in table["sections"]),
+    )
+
+
+def _damaged(path: Path) -> Finding:
+    return fault(
+        "seal-damaged",
+        f"{path.name}: the seal itself is damaged or cut off",
+        "it proves nothing any more; verify the backup without it (--no-seal), and compare with another copy of both",
+    ).at(file=str(path))
