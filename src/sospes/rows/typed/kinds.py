@@ -308,8 +308,13 @@ def array_of(element: Kind | None) -> Kind:
                     return False
                 depth += 1
             elif token == b"}":
+                if last == b"," and position > 1:
+                    return False
                 depth -= 1
-            elif token != b"," and not _element(token, last, element):
+            elif token == b",":
+                if last in {b",", b"{"}:
+                    return False
+            elif not _element(token, last, element):
                 return False
             last = token if token in {b"{", b"}", b","} else b"x"
         return depth == 0 and last == b"}"

@@ -1,0 +1,141 @@
+"""The seal: it proves a file unchanged, places what was changed, leads to single tables, and can't be forged."""
+
+from __future__ import annotations
+
+import json
+from pathlib import Path
+
+import pytest
+
+from tests.conftest import DUMPS, sospes
+from tests.test_salvage import NAMES, PACKED, ROWS, SCRIPT
+
+
+@pytest.fixture
+def backup(tmp_path: Path) -> Path:
+    """A sealed plain script of several blocks."""
+    path = tmp_path / "night.sql"
+    path.write_bytes(SCRIPT)
+    assert sospes("seal", path, "--quiet").code == 0
+    return path
+
+
+def _changed(path: Path, at: int) -> None:
+    data = bytearray(path.read_bytes())
+    data[at] ^= 1
+    path.write_bytes(data)
+
+
+def test_a_sealed_backup_is_proven_unchanged(backup: Path) -> None:
+    quick = sospes("verify", "--quick", backup, "--json").document
+    full = sospes("verify", backup, "--json").document
+
+    assert (quick["verdict"], quick["rung"], quick["result"]["checked_by"]) == ("sound", "intact", "seal")
+    assert (full["verdict"], full["result"]["checked_by"]) == ("sound", "reading and seal")
+    assert {table["name"]: table["rows"] for table in quick["result"]["tables"]} == {name[7:]: ROWS for name in NAMES}
+
+
+def test_a_digit_that_became_another_is_found_by_the_seal_alone(backup: Path) -> None:
+    at = SCRIPT.index(b"\t89.99\n") + 1
+    _changed(backup, at)
+
+    without = sospes("verify", backup, "--no-seal", "--json").document
+    found = sospes("verify", backup, "--json").document
+
+    assert without["verdict"] == "sound"
+    assert [item["code"] for item in found["findings"]] == ["block-changed", "table-changed", "tables-unchanged"]
+    place = found["findings"][0]["place"]
+    assert place["stored_from"] <= at < place["stored_to"] <= place["stored_from"] + (1 << 20)
+    assert found["findings"][1]["place"]["table"] == "t0"
+
+
+@pytest.mark.parametrize("packing", ["plain", *PACKED])
+def test_one_table_by_way_of_the_seal_is_the_same_as_without(tmp_path: Path, packing: str) -> None:
+    path = tmp_path / "a"
+    path.write_bytes(SCRIPT if packing == "plain" else PACKED[packing])
+    assert sospes("seal", path).code == 0
+
+    for name in (NAMES[0], NAMES[5]):
+        sospes("extract", path, name, "--no-seal", "--out", tmp_path / "one.sql", "--overwrite")
+        run = sospes("extract", path, name, "--out", tmp_path / "two.sql", "--overwrite", "--json")
+        assert run.document["result"]["tables"][0]["rows"] == ROWS
+        assert (tmp_path / "one.sql").read_bytes() == (tmp_path / "two.sql").read_bytes()
+
+
+def test_an_extract_does_not_trust_a_seal_of_other_bytes(backup: Path, tmp_path: Path) -> None:
+    data = backup.read_bytes()
+    at = data.index(b"pier")
+    backup.write_bytes(data[:at] + b"X" + data[at + 1 :])
+
+    document = sospes("extract", backup, NAMES[0], "--out", tmp_path / "o.sql", "--json").document
+
+    assert document["result"]["tables"][0]["rows"] == ROWS
+
+
+@pytest.mark.parametrize(
+    ("change", "codes"),
+    [
+        pytest.param(lambda data: data[:-9000], ["size-changed", "block-changed"], id="cut"),
+        pytest.param(lambda data: data + b"\n" * 3, ["size-changed", "block-changed"], id="grown"),
+        pytest.param(lambda data: b"--" + data[5000:], ["seal-foreign"], id="another-file"),
+    ],
+)
+def test_a_file_of_another_size(backup: Path, change: object, codes: list[str]) -> None:
+    assert callable(change)
+    backup.write_bytes(change(backup.read_bytes()))
+
+    found = sospes("verify", "--quick", backup, "--json")
+
+    assert set(found.codes) <= set(codes) | {"seal-foreign"} and found.code in {1, 3}
+
+
+def test_a_damaged_seal_says_so_wherever_it_is_damaged(backup: Path) -> None:
+    seal = Path(f"{backup}.seal")
+    whole = seal.read_bytes()
+    for at in range(0, len(whole), max(1, len(whole) // 60)):
+        seal.write_bytes(whole[:at] + bytes([whole[at] ^ 2]) + whole[at + 1 :])
+        run = sospes("verify", "--quick", backup, "--json")
+        assert run.document["verdict"] != "sound", whole[at - 20 : at + 20]
+        seal.write_bytes(whole[:at])
+        assert sospes("verify", "--quick", backup, "--json").document["verdict"] != "sound"
+
+
+def test_who_can_change_the_backup_can_not_change_a_signed_seal(
+    tmp_path: Path, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    path, key = tmp_path / "a.sql", tmp_path / "key"
+    path.write_bytes(SCRIPT)
+    key.write_text("a long random text")
+    key.chmod(0o644)
+    assert "others may read" in sospes("seal", path, "--key-file", key).err
+    key.chmod(0o600)
+    assert sospes("seal", path, "--key-file", key).code == 0
+    assert json.loads(Path(f"{path}.seal").read_text().splitlines()[0])["digest"] == "sha256"
+
+    assert sospes("verify", "--quick", path, "--json").codes == ["signature-unchecked"]
+    monkeypatch.setenv("SOSPES_SEAL_KEY", "a long random text")
+    assert sospes("verify", "--quick", path, "--json").code == 0
+    monkeypatch.delenv("SOSPES_SEAL_KEY")
+    _changed(path, 9000)
+    assert sospes("seal", path, "--overwrite").code == 0  # what somebody without the key would do
+    assert sospes("verify", "--quick", path, "--key-file", key, "--json").codes == ["seal-forged"]
+
+
+def test_what_can_not_be_sealed(tmp_path: Path) -> None:
+    damaged = tmp_path / "a.sql"
+    damaged.write_bytes(SCRIPT[:-200])
+
+    assert sospes("seal", damaged).code == 1 and not Path(f"{damaged}.seal").exists()
+    assert sospes("verify", "--quick", damaged).code == 2
+    assert sospes("seal", DUMPS / "postgresql-18.dir").code == 2
+    assert sospes("verify", damaged, "--seal", tmp_path / "no.seal").code == 3
+
+
+def test_control_totals_are_exact(backup: Path) -> None:
+    body = json.loads(Path(f"{backup}.seal").read_text().splitlines()[0])
+
+    totals = {total["column"]: total for total in body["tables"][0]["totals"]}
+    assert totals["id"]["sum"] == str(ROWS * (ROWS - 1) // 2)
+    cents = sum(row % 90 * 100 + row % 100 for row in range(ROWS))
+    assert totals["height"]["sum"] == f"{cents // 100}.{cents % 100:02}"
+    assert Path(f"{backup}.seal").stat().st_size < 20_000
