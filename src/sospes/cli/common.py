@@ -17,6 +17,7 @@ if TYPE_CHECKING:
     from sospes.formats.opening import Opening
     from sospes.report.printer import Printer
     from sospes.report.progress import ProgressBar
+    from sospes.sides.servers.address import Address
     from sospes.work.describe import Looking
     from sospes.work.outcome import Description, Outcome
     from sospes.work.salvage import Missing
@@ -165,20 +166,24 @@ def apply_config(args: argparse.Namespace) -> None:
         )
 
 
-def _read_config(path: Path | None) -> dict[str, Any]:
+def _read_toml(path: Path | None) -> dict[str, Any]:
     import tomllib
 
     if path is None:
         return {}
     try:
-        content = tomllib.loads(path.read_text("utf-8"))
+        return tomllib.loads(path.read_text("utf-8"))
     except FileNotFoundError as error:
         raise NotFound(f"{path}: no such configuration file", "check the path after --config") from error
     except (tomllib.TOMLDecodeError, UnicodeDecodeError) as error:
         raise UsageError(f"{path}: is not valid TOML: {error}", "mend that line of the file") from error
+
+
+def _read_config(path: Path | None) -> dict[str, Any]:
+    content = _read_toml(path)
     defaults = content.get("defaults", {})
     known = {name.replace("_", "-") for name in _SETTINGS}
-    strange = sorted(set(content) - {"defaults"}) + sorted(set(defaults) - known)
+    strange = sorted(set(content) - {"defaults", "profiles"}) + sorted(set(defaults) - known)
     if strange:
         raise UsageError(
             f"{path}: unknown setting {strange[0]!r}",
@@ -186,6 +191,18 @@ def _read_config(path: Path | None) -> dict[str, Any]:
         )
     found: dict[str, Any] = defaults
     return found
+
+
+def place(args: argparse.Namespace, word: str) -> Path | Address:
+    """A file, or the address of a server."""
+    import os
+
+    from sospes.sides.servers.address import is_address, read_address
+
+    if not is_address(word):
+        return Path(word)
+    profiles = _read_toml(args.config).get("profiles", {})
+    return read_address(word, profiles, os.environ)
 
 
 def opening(args: argparse.Namespace) -> Opening:

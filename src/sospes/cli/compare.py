@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import argparse
 import time
+from datetime import datetime
 from decimal import Decimal, InvalidOperation
 from pathlib import Path
 
@@ -16,11 +17,32 @@ def configure(parser: argparse.ArgumentParser) -> None:
     """Declare the options."""
     parser.add_argument(
         "left",
-        type=Path,
         metavar="LEFT",
         help="what was recovered: a backup, a kept side copy, a CSV or JSON-lines file",
     )
-    parser.add_argument("right", type=Path, metavar="RIGHT", help="what it should be: any of the same")
+    parser.add_argument(
+        "right",
+        metavar="RIGHT",
+        help="what it should be: any of the same, or a live database (postgresql://..., mariadb://..., @profile)",
+    )
+    parser.add_argument(
+        "--drift-by",
+        metavar="COLUMN",
+        help="column of live tables that says when a row was written: later ones are drift, and counted apart",
+    )
+    parser.add_argument(
+        "--written-at",
+        type=_moment,
+        metavar="TIME",
+        help="when the backup was written, as 2026-11-22T03:00:00+00:00 (default: what the backup says)",
+    )
+    parser.add_argument(
+        "--timeout",
+        type=common.positive,
+        default=3600,
+        metavar="SECONDS",
+        help="how long one statement on a live server may take (default: %(default)s)",
+    )
     parser.add_argument(
         "--table",
         action="append",
@@ -64,6 +86,16 @@ def _names(text: str) -> list[str]:
     return [name.strip() for name in text.split(",") if name.strip()]
 
 
+def _moment(text: str) -> datetime:
+    try:
+        found = datetime.fromisoformat(text)
+    except ValueError:
+        found = None
+    if found is None or found.tzinfo is None:
+        raise argparse.ArgumentTypeError(f"{text!r} is no time with a zone, like 2026-11-22T03:00:00+00:00")
+    return found
+
+
 def _tolerance(text: str) -> tuple[str, str]:
     column, mark, amount = text.rpartition("=")
     try:
@@ -81,7 +113,9 @@ def run(args: argparse.Namespace) -> int:
     from sospes.work.compare import Comparing, compare
 
     begin = time.perf_counter()
-    with common.progress(args, "comparing", [args.left, args.right]) as progress:
+    left, right = common.place(args, args.left), common.place(args, args.right)
+    files = [place for place in (left, right) if isinstance(place, Path)]
+    with common.progress(args, "comparing", files) as progress:
         how = Comparing(
             opening=common.opening(args),
             tables=args.table,
@@ -90,9 +124,12 @@ def run(args: argparse.Namespace) -> int:
             tolerance=dict(args.within),
             limit=args.limit,
             hide=args.hide_values,
+            timeout_seconds=args.timeout,
+            drift_by=args.drift_by,
+            written_at=args.written_at,
             progress=progress,
         )
-        outcome = compare(args.left, args.right, how)
+        outcome = compare(left, right, how)
     if not args.json:
         tell_compare(common.printer(args), outcome, args.hide_values)
     return common.finish(args, [outcome], begin)

@@ -9,6 +9,7 @@ from datetime import datetime
 from pathlib import Path
 
 from sospes.cli import common
+from sospes.model.errors import UsageError
 
 EXAMPLE = "sospes rehearse night.sql.gz --keep"
 
@@ -18,9 +19,16 @@ def configure(parser: argparse.ArgumentParser) -> None:
     parser.add_argument("backup", type=Path, metavar="BACKUP", help="a backup file, or - for standard input")
     parser.add_argument(
         "--side",
-        choices=["embedded"],
+        choices=["embedded", "private"],
         default="embedded",
-        help="where the side copy is made: embedded, a SQLite file (default: %(default)s)",
+        help="where the side copy is made: embedded, a SQLite file; private, a throw-away server of the backup's "
+        "own engine (default: %(default)s)",
+    )
+    parser.add_argument(
+        "--server-bin", type=Path, metavar="DIR", help="with --side private: the folder of the server's programs"
+    )
+    parser.add_argument(
+        "--stop-at-first", action="store_true", help="with --side private: end at the first statement that fails"
     )
     parser.add_argument(
         "--table",
@@ -43,8 +51,10 @@ def run(args: argparse.Namespace) -> int:
     from sospes.report.rehearse import tell_rehearse
     from sospes.report.words import size
     from sospes.work.rehearse import Rehearsing, rehearse
+    from sospes.work.restore import rehearse_privately
 
     begin = time.perf_counter()
+    _check(args)
     paths = [args.backup, *args.pieces]
 
     def announce(expected: int | None, folder: Path) -> None:
@@ -58,15 +68,30 @@ def run(args: argparse.Namespace) -> int:
             opening=common.opening(args),
             tables=args.table,
             salvage=args.salvage,
+            private=args.side == "private",
+            server_bin=args.server_bin,
+            stop_at_first=args.stop_at_first,
             keep=keep,
             now=datetime.now(),
             progress=progress,
             announce=announce,
         )
-        outcome = rehearse(paths, how)
+        outcome = rehearse_privately(paths, how) if how.private else rehearse(paths, how)
     side = outcome.result.side
     beside = Path(f"{side.location}.missing.jsonl") if side is not None and side.kept else None
     common.write_missing(args.missing or beside, outcome.result.missing or None)
     if not args.json:
         tell_rehearse(common.printer(args), outcome)
     return common.finish(args, [outcome], begin)
+
+
+def _check(args: argparse.Namespace) -> None:
+    """Options that don't go together."""
+    private = args.side == "private"
+    if private and (args.keep or args.salvage or args.table):
+        raise UsageError(
+            "--side private restores all of a backup and removes the server afterwards",
+            "leave --keep, --salvage and --table away, or use --side embedded",
+        )
+    if not private and (args.server_bin or args.stop_at_first):
+        raise UsageError("--server-bin and --stop-at-first go with --side private", "add --side private")

@@ -11,6 +11,10 @@ from sospes.work.outcome import Outcome
 from sospes.work.rehearse import Rehearsal
 
 MOST_NOT_REHEARSED = 30
+_CLAIMS = {
+    Rung.LOADED: "every row was loaded and its keys held, in an embedded side copy",
+    Rung.CONSISTENT: "restored on its own engine, no statement failed, and the engine's checks passed",
+}
 _STATUS = {"sound": "done", "unproven": "left a doubt", "unsound": "found faults"}
 
 
@@ -32,7 +36,7 @@ def tell_rehearse(printer: Printer, outcome: Outcome[Rehearsal]) -> None:
         tell_missing(printer, found.missing)
     if found.side is not None and found.side.kept:
         printer.line(f"  the side copy is kept: {found.side.location}")
-    claim = "every row was loaded and its keys held, in an embedded side copy" if outcome.rung is Rung.LOADED else ""
+    claim = _CLAIMS.get(outcome.rung, "") if outcome.rung else ""
     printer.rung(outcome.rung, claim)
 
 
@@ -51,7 +55,7 @@ def _not_rehearsed(printer: Printer, found: Rehearsal) -> None:
     if not listed:
         return
     printer.line()
-    printer.line(f"  not rehearsed: {plural(len(listed), 'thing')} that an embedded side copy can't try")
+    printer.line(f"  not rehearsed: {plural(len(listed), 'thing')} that this side copy can't try")
     rows = [[item.kind, item.name, item.reason] for item in listed[:MOST_NOT_REHEARSED]]
     printer.table(["kind", "name", "why"], rows)
     if len(listed) > MOST_NOT_REHEARSED:

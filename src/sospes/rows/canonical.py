@@ -5,6 +5,7 @@ from __future__ import annotations
 import json
 import re
 from collections.abc import Callable, Sequence
+from datetime import datetime, timedelta
 from decimal import Decimal, InvalidOperation
 
 from sospes.model.events import Held
@@ -75,12 +76,32 @@ def _number(text: str) -> dict[str, str]:
     return {"\0number": decimal_text(text)}
 
 
+_MOMENT = re.compile(r"(\d{4})-(\d\d)-(\d\d) (\d\d):(\d\d):(\d\d)(\.\d+)?([-+])(\d\d)(?::?(\d\d))?")
+
+
+def moment_text(text: str) -> str:
+    """A point in time in UTC; what is no such thing (infinity, years beyond 9999) stays as it is."""
+    if text.endswith("+00"):
+        return text
+    match = _MOMENT.fullmatch(text)
+    if match is None:
+        return text
+    offset = timedelta(hours=int(match[9]), minutes=int(match[10] or 0))
+    try:
+        local = datetime(*(int(match[group]) for group in range(1, 7)))  # type: ignore[arg-type]
+        moved = local - offset if match[8] == "+" else local + offset
+    except (ValueError, OverflowError):
+        return text
+    return f"{moved:%Y-%m-%d %H:%M:%S}{match[7] or ''}+00"
+
+
 _TEXTS: dict[Meaning, Callable[[str], str]] = {
     Meaning.DECIMAL: decimal_text,
     Meaning.FLOAT: float_text,
     Meaning.DYNAMIC: float_text,
     Meaning.BOOLEAN: boolean_text,
     Meaning.JSON: json_text,
+    Meaning.MOMENT: moment_text,
 }
 
 

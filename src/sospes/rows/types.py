@@ -31,6 +31,7 @@ class Meaning(StrEnum):
     BYTES = "bytes"
     BOOLEAN = "boolean"
     JSON = "json"
+    MOMENT = "point in time"
     OTHER = "other"
     DYNAMIC = "dynamic"
 
@@ -93,6 +94,8 @@ def meaning_of(engine: Engine, type_text: str, collation: str | None = None) -> 
         return Meaning.FLOAT
     if first in {"boolean", "bool"}:
         return Meaning.BOOLEAN
+    if first == "timestamptz" or (first == "timestamp" and "with time zone" in type_text.lower()):
+        return Meaning.MOMENT
     if first in {"json", "jsonb"}:
         return Meaning.JSON
     if base in _FOLDED:

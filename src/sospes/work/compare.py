@@ -6,6 +6,7 @@ import time
 from collections.abc import Callable, Iterator, Sequence
 from contextlib import ExitStack
 from dataclasses import dataclass, field, replace
+from datetime import UTC, datetime
 from itertools import islice, zip_longest
 from pathlib import Path
 from tempfile import TemporaryFile
@@ -13,22 +14,28 @@ from typing import IO
 
 from sospes.formats.opening import Opening
 from sospes.model.entries import Name
-from sospes.model.findings import Finding, Place, fault, verdict_of
+from sospes.model.errors import UsageError
+from sospes.model.findings import Finding, Place, doubt, fault, note, verdict_of
 from sospes.model.verdict import Rung, Severity, Verdict
 from sospes.rows.canonical import canonical_cells
 from sospes.rows.decoding import Row
 from sospes.rows.digests import DigestStore, digest_rows, unlike
 from sospes.rows.explain import Explanation
 from sospes.rows.totals import Total, TotalPair, paired
+from sospes.sides.servers.address import Address
 from sospes.work.differences import Difference, Differences, Judging
 from sospes.work.outcome import Outcome
 from sospes.work.pairing import Pair, Pairing, pair_tables
-from sospes.work.row_sides import RowPart, RowSide, RowTable, open_side
+from sospes.work.row_sides import BackupRows, LiveRows, RowPart, RowSide, RowTable, open_side
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class ComparedTable:
-    """What became of one table. `drift` is None: only live rows can drift."""
+    """What became of one table.
+
+    drift  rows of a live right side that were written after the backup, apart from the differences; None where no
+           column says when a row was written
+    """
 
     database: str | None
     schema: str | None
@@ -68,6 +75,9 @@ class Comparing:
     tolerance  by column, how far two numbers may be apart
     limit      how many differing rows to list
     hide       leave all values out of the result
+    timeout_seconds  how long one statement on a live server may take
+    drift_by   the column of live tables that says when a row was written
+    written_at  when the backup was written, with a zone, where it doesn't say so itself
     """
 
     opening: Opening
@@ -77,17 +87,21 @@ class Comparing:
     tolerance: dict[str, str] = field(default_factory=dict)
     limit: int = 20
     hide: bool = False
+    timeout_seconds: int = 3600
+    drift_by: str | None = None
+    written_at: datetime | None = None
     progress: Callable[[int], None] | None = None
 
 
-def compare(left_path: Path, right_path: Path, how: Comparing) -> Outcome[Comparison]:
-    """Compare LEFT, what was recovered, with RIGHT, what it should be. Both files are only read."""
+def compare(left_place: Path | Address, right_place: Path | Address, how: Comparing) -> Outcome[Comparison]:
+    """Compare LEFT, what was recovered, with RIGHT, what it should be. Both are only read."""
     begin = time.perf_counter()
     everything = lambda _: True  # noqa: E731  (a table's rows are chosen once both sides are known)
     left, right = (
-        open_side(left_path, how.opening, everything),
-        open_side(right_path, how.opening, everything),
+        open_side(left_place, how.opening, everything, how.timeout_seconds),
+        open_side(right_place, how.opening, everything, how.timeout_seconds),
     )
+    how = _time_written(left, how)
     pairing = pair_tables(left, right, how.tables, how.key, how.ignored)
     tables: list[ComparedTable] = []
     listed: list[list[Difference]] = []
@@ -101,7 +115,7 @@ def compare(left_path: Path, right_path: Path, how: Comparing) -> Outcome[Compar
             listed.append(differences.listed)
             table = _compared(pair, *sums, differences)
             tables.append(table)
-            findings += _table_findings(table, left.name)
+            findings += _table_findings(table, left.name, isinstance(right, LiveRows))
     findings = [*_side_findings(left, "left"), *_side_findings(right, "right"), *findings]
     evidence = [Rung.PRESENT, Rung.IDENTIFIED]
     if verdict_of(findings) is Verdict.SOUND:
@@ -174,6 +188,7 @@ def _differences(pair: Pair, sums: tuple[_Sum, _Sum], sides: tuple[RowSide, RowS
         limit=how.limit,
         hide=how.hide,
         work_folder=how.opening.work_folder,
+        drifted=_drifted(pair, how) if isinstance(right, LiveRows) else None,
     )
     differences = Differences(judging, found, one.digests.rows, other.digests.rows)
     if differences.needed:
@@ -195,11 +210,11 @@ def _compared(pair: Pair, one: _Sum, other: _Sum, differences: Differences) -> C
         name=pair.name.name,
         left_rows=one.digests.rows,
         right_rows=other.digests.rows,
-        same=one.digests.rows - numbers.only_left - numbers.changed,
+        same=one.digests.rows - numbers.only_left - numbers.changed - min(differences.drift, one.digests.rows),
         only_left=numbers.only_left,
         only_right=numbers.only_right,
         changed=numbers.changed,
-        drift=None,
+        drift=differences.drift if differences.judging.drifted is not None else None,
         key=tuple(pair.columns[index] for index in pair.key),
         columns_changed=dict(differences.statistics.by_column),
         totals=tuple(
@@ -251,17 +266,65 @@ def _spread(listed: list[list[Difference]], limit: int) -> tuple[Difference, ...
     return tuple(item for table in listed for item in table if id(item) in chosen)
 
 
-def _table_findings(table: ComparedTable, left: str) -> Iterator[Finding]:
+def _table_findings(table: ComparedTable, left: str, live: bool) -> Iterator[Finding]:
+    """What is wrong with a table. Deleted rows leave no time stamp, so on a live side they could always be drift."""
     label = ".".join(part for part in (table.schema or table.database, table.name) if part)
     place = Place(database=table.database, schema=table.schema, table=table.name)
     because = f": {table.explanations[0].sentence}" if table.explanations else ""
-    for count, code, one, many in (
-        (table.only_left, "rows-missing", "is missing on the right", "are missing on the right"),
-        (table.only_right, "rows-extra", "is only on the right", "are only on the right"),
-        (table.changed, "rows-changed", "differs", "differ"),
+    told = table.drift is not None
+    for count, code, one, many, unsure in (
+        (table.only_left, "rows-missing", "is missing on the right", "are missing on the right", live),
+        (table.only_right, "rows-extra", "is only on the right", "are only on the right", live and not told),
+        (table.changed, "rows-changed", "differs", "differ", live and not told),
     ):
-        if count:
-            rows = f"1 row {one}" if count == 1 else f"{count:,} rows {many}"
+        if not count:
+            continue
+        rows = f"1 row {one}" if count == 1 else f"{count:,} rows {many}"
+        if unsure:
+            advice = "find out whether they were meant"
+            advice += "" if told else "; --drift-by COLUMN tells later changes apart, where a column says when"
+            message = f"{label}: {rows}; that could be drift, changes made after the backup{because}"
+            yield doubt(code, message, advice, place)
+        else:
             yield fault(
                 code, f"{label}: {rows}{because}", f"to have the left rows: sospes extract {left} {label}", place
             )
+    if table.drift:
+        yield note("drift", f"{label}: {table.drift:,} rows were written after the backup", "", place)
+
+
+def _drifted(pair: Pair, how: Comparing) -> Callable[[list[bytes]], bool] | None:
+    """Whether a live row was written after the backup, by its own column; None without such a column."""
+    if how.drift_by is None or how.written_at is None or how.drift_by not in pair.columns:
+        return None
+    place = pair.columns.index(how.drift_by)
+    written = how.written_at
+
+    def drifted(cells: list[bytes]) -> bool:
+        try:
+            stamp = datetime.fromisoformat(cells[place].decode())
+        except ValueError:
+            return False
+        return (stamp if stamp.tzinfo else stamp.replace(tzinfo=UTC)) > written
+
+    return drifted
+
+
+def _time_written(left: RowSide, how: Comparing) -> Comparing:
+    """The time that the backup was written: what was stated, else what the backup says.
+
+    Raises UsageError where drift is asked for and nobody knows.
+    """
+    if how.drift_by is None or how.written_at is not None:
+        return how
+    stated = left.written_at if isinstance(left, BackupRows) else None
+    try:
+        found = datetime.fromisoformat(stated or "")
+    except ValueError:
+        found = None
+    if found is None or found.tzinfo is None:
+        raise UsageError(
+            f"{left.name}: does not say when it was written, with a zone" + (f" ({stated})" if stated else ""),
+            "state it with --written-at 2026-11-22T03:00:00+00:00",
+        )
+    return replace(how, written_at=found)

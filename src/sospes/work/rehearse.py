@@ -73,6 +73,9 @@ class Rehearsing:
 
     tables    names of the only tables to load; all when empty
     salvage   whether what is sound of damaged tables is loaded
+    private   whether the side copy is made on a throw-away server of the backup's own engine
+    server_bin   the only folder in which its programs are looked for
+    stop_at_first  whether the first statement that fails ends the restore
     keep      where the side copy stays, in a folder; None drops it
     now       the time that goes into the name of a kept copy
     announce  hears of the space that is expected, in bytes, before anything is written
@@ -81,6 +84,9 @@ class Rehearsing:
     opening: Opening
     tables: Sequence[str] = ()
     salvage: bool = False
+    private: bool = False
+    server_bin: Path | None = None
+    stop_at_first: bool = False
     keep: Path | None = None
     now: datetime | None = None
     progress: Progress | None = None
@@ -88,7 +94,7 @@ class Rehearsing:
 
 
 @dataclass(slots=True)
-class _Steps:
+class Steps:
     """Runs steps and keeps their times; a step that added a fault has failed."""
 
     findings: list[Finding]
@@ -145,7 +151,7 @@ class _Task:
 
 def _run(opened: Opened, loader: Loader, findings: list[Finding], task: _Task) -> Rehearsal:
     how = task.how
-    steps = _Steps(findings)
+    steps = Steps(findings)
     tally = Tally()
     with steps.step("read and load"):
         findings += _loaded(opened, loader, tally, task)
@@ -192,7 +198,7 @@ def _loaded(opened: Opened, loader: Loader, tally: Tally, task: _Task) -> Iterat
     yield from misfits(opened, tally)
 
 
-def _keyed(copy: EmbeddedCopy, steps: _Steps, prefix: str) -> list[NotRehearsed]:
+def _keyed(copy: EmbeddedCopy, steps: Steps, prefix: str) -> list[NotRehearsed]:
     """Keys, conditions, indexes and the engine's checks, for one side copy."""
     keys = Keys(copy)
     try:

@@ -21,6 +21,8 @@ from sospes.rows.files import csv_mark, csv_rows, in_parts, is_json_lines, json_
 from sospes.rows.types import Hold, hold_of
 from sospes.sides.embedded.names import quoted
 from sospes.sides.embedded.shape import MARK
+from sospes.sides.servers.address import Address
+from sospes.sides.servers.live import LiveDatabase, LiveTable, open_live
 from sospes.stream.containers import Block
 
 ROWS_AT_ONCE = 5000
@@ -60,8 +62,11 @@ class RowSide(Protocol):
         ...
 
 
-def open_side(path: Path, opening: Opening, wants: Wants) -> RowSide:
-    """A side by what its file is. Raises UsageError for standard input, which can't be read twice."""
+def open_side(place: Path | Address, opening: Opening, wants: Wants, timeout_seconds: int = 3600) -> RowSide:
+    """A side by what its file is, or a live database. Raises UsageError for standard input, which is read once only."""
+    if isinstance(place, Address):
+        return LiveRows(open_live(place, timeout_seconds), place.label)
+    path = place
     if str(path) == "-":
         raise UsageError("standard input can't be compared, rows are read more than once", "save it to a file first")
     opened = open_backup([path], opening)
@@ -107,6 +112,7 @@ class BackupRows:
     tables: dict[Name, RowTable] = field(default_factory=dict)
     findings: list[Finding] = field(default_factory=list)
     bytes_read: int = 0
+    written_at: str | None = None
 
     def __post_init__(self) -> None:
         """Read the definitions once, passing over the rows."""
@@ -121,7 +127,9 @@ class BackupRows:
             elif isinstance(event, RowsBegin) and event.table not in entries:
                 columns = tuple(Column(name=name, type="") for name in event.columns or ())
                 self.tables.setdefault(event.table, RowTable(name=event.table, columns=columns))
-        self.engine = opened.reader.header.engine if opened.reader else None
+        header = opened.reader.header if opened.reader else None
+        self.engine = header.engine if header else None
+        self.written_at = str(header.written_at) if header and header.written_at else None
 
     def _open(self, wants: Wants) -> Opened:
         return open_backup([self.path], replace(self.opening, wants=wants, check_pages=False))
@@ -238,6 +246,34 @@ class SideCopy:
                 cursor = connection.execute(f"SELECT {', '.join(map(quoted, held_names))} FROM {quoted(held)}")
                 while rows := cursor.fetchmany(ROWS_AT_ONCE):
                     yield RowPart(table, names, rows)
+
+
+@dataclass(slots=True)
+class LiveRows:
+    """Rows of a database in use, in one snapshot."""
+
+    database: LiveDatabase
+    name: str
+    engine: Engine | None = None
+    tables: dict[Name, RowTable] = field(default_factory=dict)
+    findings: list[Finding] = field(default_factory=list)
+    bytes_read: int = 0
+    _live: dict[Name, LiveTable] = field(default_factory=dict)
+
+    def __post_init__(self) -> None:
+        """Read the catalog."""
+        self.engine = self.database.engine
+        for table in self.database.tables():
+            self._live[table.name] = table
+            self.tables[table.name] = RowTable(name=table.name, columns=table.columns, key=table.key)
+
+    def parts(self, wants: Wants) -> Iterator[RowPart]:
+        """All rows of the wanted tables."""
+        for name, table in self._live.items():
+            if wants(name):
+                columns = tuple(column.name for column in table.columns)
+                for rows in self.database.rows(table):
+                    yield RowPart(name, columns, rows)
 
 
 @dataclass(slots=True)

@@ -27,6 +27,9 @@ READ_AHEAD_FROM = 2 << 20
 
 _ROWS = "TABLE DATA"
 _LARGE_OBJECTS = "BLOBS"
+_OWNED = {
+    kind: kind for kind in ("TABLE", "SEQUENCE", "VIEW", "MATERIALIZED VIEW", "TYPE", "DOMAIN", "SCHEMA")
+}  # routines are named with their arguments, and rest as they are
 _DROPPED = frozenset({"TABLE", "INDEX", "SEQUENCE", "VIEW", "MATERIALIZED VIEW", "TYPE", "DOMAIN", "SCHEMA"})
 _NOT_NEEDED = frozenset({"ENCODING", "STDSTRINGS", "SEARCHPATH"})
 
@@ -151,6 +154,17 @@ class ArchiveReader:
         for entry in after:
             yield from self._definition(entry)
         self._finished = whole
+
+    def ownership(self) -> Iterator[Entry]:
+        """Statements that give what the contents list to its owners; their form is that of scripts."""
+        for entry in self.toc:
+            words = _OWNED.get(entry.kind)
+            if words is None or not entry.owner or not entry.definition:
+                continue
+            name = Name(None, entry.schema, entry.tag)
+            label = ".".join(_quoted(part) for part in (entry.schema, entry.tag) if part)
+            statement = f"ALTER {words} {label} OWNER TO {_quoted(entry.owner)};"
+            yield Entry(kind="ownership", name=name, definition=statement.encode())
 
     def _passed_over(self) -> Iterator[Event]:
         """Tables whose rows are not wanted still have a place for them."""
@@ -335,3 +349,7 @@ def _listed_name(entry: TocEntry) -> tuple[str, Name]:
 
 def _name(entry: TocEntry) -> Name:
     return Name(None, entry.schema, entry.tag)
+
+
+def _quoted(name: str) -> str:
+    return '"' + name.replace('"', '""') + '"'

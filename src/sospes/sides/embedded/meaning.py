@@ -6,7 +6,7 @@ import sqlite3
 import unicodedata
 
 from sospes.model.events import Held
-from sospes.rows.canonical import decimal_text, float_text, json_text
+from sospes.rows.canonical import decimal_text, float_text, json_text, moment_text
 from sospes.rows.types import Meaning
 
 LEFT_TO_SQLITE = frozenset({Meaning.INTEGER, Meaning.BYTES, Meaning.TEXT, Meaning.BOOLEAN})
@@ -28,6 +28,8 @@ def same_key(value: Held, meaning: str) -> Held:
         return _folded(value)
     if meaning == Meaning.JSON:
         return json_text(value)
+    if meaning == Meaning.MOMENT:
+        return moment_text(value)
     return value
 
 

@@ -1,0 +1,100 @@
+"""Where a server is and how to get in: connection addresses and profiles. Passwords never stand in an address."""
+
+from __future__ import annotations
+
+import stat
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+from pathlib import Path
+from typing import Any
+from urllib.parse import parse_qsl, unquote, urlsplit
+
+from sospes.model.entries import Engine
+from sospes.model.errors import CannotCheck, UsageError
+
+SCHEMES = {
+    "postgresql": Engine.POSTGRESQL, "postgres": Engine.POSTGRESQL, "mariadb": Engine.MARIADB, "mysql": Engine.MYSQL,
+}  # fmt: skip
+_TLS = frozenset({"sslmode", "sslrootcert", "sslcert", "sslkey", "ssl_ca", "ssl_cert", "ssl_key"})
+_PLACES = frozenset({"host", "unix_socket", "connect_timeout"})
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Address:
+    """A server and a database on it. `password` is None where the engine finds it by itself, or none is needed."""
+
+    engine: Engine
+    host: str | None = None
+    port: int | None = None
+    user: str | None = None
+    database: str | None = None
+    password: str | None = field(default=None, repr=False)
+    options: Mapping[str, str] = field(default_factory=dict)
+
+    @property
+    def label(self) -> str:
+        """The address as it may be shown."""
+        place = self.options.get("host") or self.options.get("unix_socket") or self.host or "localhost"
+        return f"{self.engine.value}://{place}/{self.database or ''}"
+
+
+def is_address(text: str) -> bool:
+    """Whether a word names a server rather than a file."""
+    return text.startswith("@") or (text.split("://", 1)[0] in SCHEMES and "://" in text)
+
+
+def read_address(text: str, profiles: Mapping[str, Any], environment: Mapping[str, str]) -> Address:
+    """The address in a URL or in a profile. Raises UsageError for one that is wrong or carries a password."""
+    if not text.startswith("@"):
+        return _from_url(text, None)
+    profile = profiles.get(text[1:])
+    if not isinstance(profile, dict) or "url" not in profile:
+        raise UsageError(
+            f"{text}: no such profile with a url in the configuration file",
+            f"write [profiles.{text[1:]}] with url = ... into it, and name it with --config FILE",
+        )
+    return _from_url(str(profile["url"]), _password(text, profile, environment))
+
+
+def _from_url(text: str, password: str | None) -> Address:
+    parts = urlsplit(text)
+    if parts.password:
+        raise UsageError(
+            f"{parts.scheme}://{parts.hostname or ''}: a password in an address is seen in the list of processes",
+            "use a profile with password-env or password-file, or the engine's own password file",
+        )
+    options = dict(parse_qsl(parts.query))
+    strange = sorted(set(options) - _TLS - _PLACES)
+    if strange:
+        raise UsageError(f"{strange[0]}: no known option of an address", f"known: {', '.join(sorted(_TLS | _PLACES))}")
+    try:
+        port = parts.port
+    except ValueError as error:
+        raise UsageError(f"{text}: its port is no number from 1 to 65535", "write it as host:port") from error
+    return Address(
+        engine=SCHEMES[parts.scheme],
+        host=parts.hostname,
+        port=port,
+        user=unquote(parts.username) if parts.username else None,
+        database=unquote(parts.path.lstrip("/")) or None,
+        password=password,
+        options=options,
+    )
+
+
+def _password(name: str, profile: Mapping[str, Any], environment: Mapping[str, str]) -> str | None:
+    if "password-env" in profile:
+        variable = str(profile["password-env"])
+        if variable not in environment:
+            raise UsageError(f"{name}: the variable {variable} is not set", "set it, or use password-file")
+        return environment[variable]
+    if "password-file" in profile:
+        path = Path(str(profile["password-file"])).expanduser()
+        try:
+            mode, text = path.stat().st_mode, path.read_text("utf-8")
+        except OSError as error:
+            raise CannotCheck(f"{path}: can't be read: {error.strerror}", f"check password-file of {name}") from error
+        if mode & (stat.S_IRWXG | stat.S_IRWXO):
+            raise UsageError(f"{path}: others may read this password", f"run: chmod 600 {path}")
+        return text.rstrip("\n")
+    return None

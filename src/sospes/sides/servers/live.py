@@ -1,0 +1,50 @@
+"""Live tables, read in one consistent snapshot, in a transaction that can't write and blocks no writer."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+from typing import Protocol
+
+from sospes.model.entries import Column, Engine, Name
+from sospes.rows.decoding import Row
+from sospes.sides.servers.address import Address
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class LiveTable:
+    """A table of a live database: its columns with values of their own, and its primary key's columns."""
+
+    name: Name
+    columns: tuple[Column, ...]
+    key: tuple[str, ...]
+
+
+class LiveDatabase(Protocol):
+    """A live database during one snapshot. `version` is the server's."""
+
+    engine: Engine
+    version: str
+
+    def tables(self) -> list[LiveTable]:
+        """All tables of users."""
+        ...
+
+    def rows(self, table: LiveTable) -> Iterator[list[Row]]:
+        """All rows of a table, some thousands at a time."""
+        ...
+
+    def close(self) -> None:
+        """End the snapshot."""
+        ...
+
+
+def open_live(address: Address, timeout_seconds: int) -> LiveDatabase:
+    """Begin a snapshot. Raises CannotCheck where the server can't be reached or refuses."""
+    if address.engine is Engine.POSTGRESQL:
+        from sospes.sides.servers.live_postgresql import LivePostgresql
+
+        return LivePostgresql(address, timeout_seconds)
+    from sospes.sides.servers.live_mariadb import LiveMariadb
+
+    return LiveMariadb(address, timeout_seconds)

@@ -1,0 +1,146 @@
+"""Reads a live MariaDB or MySQL database in one consistent snapshot.
+
+Sources: MariaDB Knowledge Base, "START TRANSACTION", "Information Schema COLUMNS Table".
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from pathlib import Path
+from typing import Any
+
+import pymysql
+from pymysql.cursors import SSCursor
+
+from sospes.model.entries import Column, Engine, Name
+from sospes.model.errors import CannotCheck
+from sospes.model.events import Held
+from sospes.rows.decoding import Row
+from sospes.rows.types import Hold, hold_of
+from sospes.sides.servers.address import Address
+from sospes.sides.servers.live import LiveTable
+
+ROWS_AT_ONCE = 5000
+_COLUMNS = """
+SELECT c.TABLE_NAME, c.COLUMN_NAME, c.COLUMN_TYPE, c.COLLATION_NAME, c.IS_NULLABLE, c.COLUMN_KEY
+FROM information_schema.COLUMNS c JOIN information_schema.TABLES t USING (TABLE_SCHEMA, TABLE_NAME)
+WHERE c.TABLE_SCHEMA = DATABASE() AND t.TABLE_TYPE IN ('BASE TABLE', 'SYSTEM VERSIONED')
+  AND COALESCE(c.GENERATION_EXPRESSION, '') = '' ORDER BY 1, c.ORDINAL_POSITION
+"""
+_KEYS = """
+SELECT TABLE_NAME, COLUMN_NAME FROM information_schema.STATISTICS
+WHERE TABLE_SCHEMA = DATABASE() AND INDEX_NAME = 'PRIMARY' ORDER BY TABLE_NAME, SEQ_IN_INDEX
+"""
+
+
+class LiveMariadb:
+    """One snapshot of a database."""
+
+    def __init__(self, address: Address, timeout_seconds: int) -> None:
+        self._address = address
+        self._connection = connected(address)
+        try:
+            with self._connection.cursor() as cursor:
+                for setting in (
+                    "SET time_zone = '+00:00'",
+                    "SET SESSION TRANSACTION ISOLATION LEVEL REPEATABLE READ",
+                    "SET lock_wait_timeout = 5",
+                    "START TRANSACTION WITH CONSISTENT SNAPSHOT, READ ONLY",
+                ):
+                    cursor.execute(setting)
+                cursor.execute("SELECT VERSION()")
+                self.version = str((cursor.fetchone() or [""])[0])
+                self.engine = Engine.MARIADB if "mariadb" in self.version.lower() else Engine.MYSQL
+                limit = (
+                    f"SET max_statement_time = {timeout_seconds}"
+                    if self.engine is Engine.MARIADB
+                    else f"SET max_execution_time = {timeout_seconds * 1000}"
+                )
+                cursor.execute(limit)
+        except pymysql.Error as error:
+            raise _refused(address, error) from error
+
+    def tables(self) -> list[LiveTable]:
+        """All tables; columns that are computed are left out."""
+        with self._connection.cursor() as cursor:
+            cursor.execute(_KEYS)
+            keys: dict[str, list[str]] = {}
+            for table, column in cursor.fetchall():
+                keys.setdefault(table, []).append(column)
+            cursor.execute(_COLUMNS)
+            columns: dict[str, list[Column]] = {}
+            for table, column, kind, collation, nullable, _ in cursor.fetchall():
+                found = Column(name=column, type=kind, collation=collation, not_null=nullable == "NO")
+                columns.setdefault(table, []).append(found)
+        return [
+            LiveTable(name=Name(None, None, table), columns=tuple(found), key=tuple(keys.get(table, ())))
+            for table, found in columns.items()
+        ]
+
+    def rows(self, table: LiveTable) -> Iterator[list[Row]]:
+        """All rows of a table."""
+        names = ", ".join(map(quoted, (column.name for column in table.columns)))
+        holds = [hold_of(self.engine, column.type) for column in table.columns]
+        try:
+            with self._connection.cursor(SSCursor) as cursor:
+                cursor.execute(f"SELECT {names} FROM {quoted(table.name.name)}")
+                while rows := cursor.fetchmany(ROWS_AT_ONCE):
+                    yield [tuple(map(_held, row, holds)) for row in rows]
+        except pymysql.Error as error:
+            raise CannotCheck(
+                f"{self._address.label}: {table.name.label} can't be read: {one_line(error)}",
+                "grant SELECT on it to this user, or leave the table out with --table",
+            ) from error
+
+    def close(self) -> None:
+        """End the snapshot."""
+        self._connection.close()
+
+
+def quoted(name: str) -> str:
+    """A name in the engine's quotes."""
+    return "`" + name.replace("`", "``") + "`"
+
+
+def connected(address: Address, database: str | None = None) -> pymysql.Connection[Any]:
+    """A connection that gives values as text or bytes; the user's own option file is looked into."""
+    own_file = Path("~/.my.cnf").expanduser()
+    values: dict[str, Any] = {
+        "host": address.host,
+        "port": address.port,
+        "user": address.user,
+        "password": address.password,
+        "database": database or address.database,
+        "unix_socket": address.options.get("unix_socket"),
+        "read_default_file": str(own_file) if own_file.is_file() else None,
+        **{key: value for key, value in address.options.items() if key.startswith("ssl_")},
+    }
+    try:
+        return pymysql.connect(
+            **{key: value for key, value in values.items() if value is not None},
+            charset="utf8mb4", conv={}, autocommit=True, connect_timeout=10,
+        )  # fmt: skip
+    except pymysql.Error as error:
+        raise _refused(address, error) from error
+
+
+def _refused(address: Address, error: pymysql.Error) -> CannotCheck:
+    return CannotCheck(
+        f"{address.label}: {one_line(error)}",
+        "check that the server runs, the name of the database, and the user's rights",
+    )
+
+
+def one_line(error: pymysql.Error) -> str:
+    """A server's message without its number and line ends."""
+    return " ".join(str(error.args[-1] if error.args else error).split())
+
+
+def _held(value: str | bytes | None, hold: Hold) -> Held:
+    if value is None or (hold is Hold.BYTES and isinstance(value, bytes)):
+        return value
+    if hold is Hold.BYTES:
+        return str(value).encode("utf-8", "surrogateescape")
+    if hold is Hold.INTEGER:
+        return int(value)
+    return value.decode("utf-8", "replace") if isinstance(value, bytes) else value

@@ -1,0 +1,152 @@
+"""Reads a live PostgreSQL database by COPY, so that rows come in the very text that a dump has.
+
+Sources: PostgreSQL documentation, "System Catalogs", "COPY", "SET TRANSACTION".
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from typing import Any
+
+import psycopg
+from psycopg import sql
+from psycopg.conninfo import make_conninfo
+
+from sospes.model.entries import Column, Engine, Name
+from sospes.model.errors import CannotCheck
+from sospes.model.events import Batch, Notation
+from sospes.rows.decoding import Row, held_parts
+from sospes.rows.types import hold_of
+from sospes.sides.servers.address import Address
+from sospes.sides.servers.live import LiveTable
+
+BLOCK_SIZE = 1 << 20
+_SETTINGS = (
+    "SET datestyle = ISO", "SET intervalstyle = postgres", "SET timezone = 'UTC'", "SET extra_float_digits = 3",
+    "SET bytea_output = hex", "SET xmlbinary = base64", "SET search_path = ''", "SET client_encoding = 'UTF8'",
+    "SET lock_timeout = '5s'",
+)  # fmt: skip
+_TABLES = """
+SELECT n.nspname, c.relname,
+  array_agg(a.attname ORDER BY a.attnum) FILTER (WHERE a.attgenerated = ''),
+  array_agg(format_type(a.atttypid, a.atttypmod) ORDER BY a.attnum) FILTER (WHERE a.attgenerated = ''),
+  (SELECT array_agg(k.attname ORDER BY array_position(i.indkey::int2[], k.attnum))
+   FROM pg_index i JOIN pg_attribute k ON k.attrelid = i.indrelid AND k.attnum = ANY (i.indkey)
+   WHERE i.indrelid = c.oid AND i.indisprimary)
+FROM pg_class c JOIN pg_namespace n ON n.oid = c.relnamespace
+LEFT JOIN pg_attribute a ON a.attrelid = c.oid AND a.attnum > 0 AND NOT a.attisdropped
+WHERE c.relkind IN ('r', 'p') AND c.relpersistence <> 't'
+  AND n.nspname NOT LIKE 'pg\\_%' AND n.nspname <> 'information_schema'
+  AND NOT EXISTS (SELECT FROM pg_depend d WHERE d.objid = c.oid AND d.deptype = 'e')
+GROUP BY c.oid, n.nspname, c.relname ORDER BY 1, 2
+"""
+
+
+class LivePostgresql:
+    """One snapshot of a database."""
+
+    engine = Engine.POSTGRESQL
+
+    def __init__(self, address: Address, timeout_seconds: int) -> None:
+        self._connection = connected(address)
+        run = self._connection.execute
+        try:
+            run("BEGIN ISOLATION LEVEL REPEATABLE READ, READ ONLY")
+            for setting in _SETTINGS:
+                run(setting.encode())
+            run(f"SET statement_timeout = '{timeout_seconds}s'".encode())
+            row = run("SHOW server_version").fetchone()
+        except psycopg.Error as error:
+            raise _refused(address, error) from error
+        self._address = address
+        self.version = str(row[0]).split(" ")[0] if row else ""
+
+    def tables(self) -> list[LiveTable]:
+        """All tables of users, partitioned roots too; columns that are computed are left out."""
+        try:
+            found = self._connection.execute(_TABLES.encode()).fetchall()
+        except psycopg.Error as error:
+            raise _refused(self._address, error) from error
+        return [
+            LiveTable(
+                name=Name(None, schema, name),
+                columns=tuple(
+                    Column(name=column, type=kind) for column, kind in zip(names or (), types or (), strict=True)
+                ),
+                key=tuple(key or ()),
+            )
+            for schema, name, names, types, key in found
+        ]
+
+    def rows(self, table: LiveTable) -> Iterator[list[Row]]:
+        """All rows of the table itself, without those of tables that inherit from it."""
+        named = sql.SQL(", ").join(map(sql.Identifier, (column.name for column in table.columns)))
+        statement = sql.SQL("COPY (SELECT {} FROM ONLY {}) TO STDOUT").format(
+            named, sql.Identifier(str(table.name.schema), table.name.name)
+        )
+        holds = [hold_of(self.engine, column.type) for column in table.columns]
+        try:
+            with self._connection.cursor() as cursor, cursor.copy(statement) as copy:
+                for data in _blocks(iter(copy)):
+                    yield from held_parts(_batch(data, len(holds)), holds, lambda *_: None)
+        except psycopg.Error as error:
+            raise CannotCheck(
+                f"{self._address.label}: {table.name.label} can't be read: {one_line(error)}",
+                "grant SELECT on it to this user, or leave the table out with --table",
+            ) from error
+
+    def close(self) -> None:
+        """End the snapshot."""
+        self._connection.close()
+
+
+def connected(address: Address, database: str | None = None) -> psycopg.Connection[Any]:
+    """A connection; the engine's own password file is looked into by its own library."""
+    values: dict[str, Any] = {
+        "host": address.options.get("host") or address.host,
+        "port": address.port,
+        "user": address.user,
+        "password": address.password,
+        "dbname": database or address.database,
+        "connect_timeout": address.options.get("connect_timeout", "10"),
+        "application_name": "sospes",
+        **{key: value for key, value in address.options.items() if key.startswith("ssl")},
+    }
+    conninfo = make_conninfo("", **{key: value for key, value in values.items() if value is not None})
+    try:
+        return psycopg.connect(conninfo, autocommit=True, prepare_threshold=None)
+    except psycopg.Error as error:
+        raise _refused(address, error) from error
+
+
+def _refused(address: Address, error: psycopg.Error) -> CannotCheck:
+    return CannotCheck(
+        f"{address.label}: {one_line(error)}",
+        "check that the server runs, the name of the database, and the user's rights",
+    )
+
+
+def one_line(error: psycopg.Error) -> str:
+    """A server's message without its line ends."""
+    return " ".join(str(error).split()) or type(error).__name__
+
+
+def _blocks(parts: Iterator[bytes | memoryview | bytearray]) -> Iterator[bytes]:
+    """Whole rows joined to blocks of about 1 MiB."""
+    joined: list[bytes | memoryview | bytearray] = []
+    size = 0
+    for part in parts:
+        joined.append(bytes(part))
+        size += len(part)
+        if size >= BLOCK_SIZE:
+            yield b"".join(joined)
+            joined, size = [], 0
+    if joined:
+        yield b"".join(joined)
+
+
+def _batch(data: bytes, width: int) -> Batch:
+    return Batch(
+        notation=Notation.COPY, data=data, rows=data.count(b"\n"), width=width, encoding="utf-8", first_row=1,
+        plain_from=0, plain_to=len(data), line=1,
+    )  # fmt: skip

@@ -1,0 +1,215 @@
+"""Throw-away servers: a temporary folder, a local socket, an unprivileged user, a random password; gone afterwards."""
+
+from __future__ import annotations
+
+import json
+import os
+import pwd
+import secrets
+import shutil
+import signal
+import subprocess
+import tempfile
+import time
+from collections.abc import Callable, Iterator, Sequence
+from contextlib import suppress
+from dataclasses import dataclass
+from pathlib import Path
+from typing import Self
+
+from sospes.model.entries import Engine
+from sospes.model.errors import CannotCheck
+from sospes.sides.servers.address import Address
+from sospes.sides.servers.binaries import Binaries
+
+PREFIX = "sospes-private-"
+MARK = "made-by-sospes.json"
+START_SECONDS = 60
+STOP_SECONDS = 30
+_LONGEST_SOCKET = 90
+
+
+@dataclass(frozen=True, slots=True)
+class Program:
+    """A command to run as the server's user, with its environment."""
+
+    command: Sequence[str]
+    text: bytes | None = None
+
+
+class PrivateServer:
+    """One server in a folder of its own. Use it in a `with`; subclasses know their engine."""
+
+    engine: Engine
+    users: tuple[str, ...] = ()
+
+    def __init__(self, binaries: Binaries, work_folder: Path | None) -> None:
+        self.binaries = binaries
+        self.password = secrets.token_urlsafe(24)
+        self.user = _unprivileged(self.users)
+        self.folder = Path(tempfile.mkdtemp(prefix=PREFIX, dir=_socket_place(work_folder)))
+        self._process: subprocess.Popen[bytes] | None = None
+        self._write_mark(None)
+        if self.user is not None:
+            shutil.chown(self.folder, self.user)
+
+    def _write_mark(self, pid: int | None) -> None:
+        """What `tidy` knows the folder by."""
+        mark = {"made_by": "sospes", "pid": pid, "owner": os.getpid(), "engine": self.engine.value}
+        (self.folder / MARK).write_text(json.dumps(mark))
+
+    def started(self) -> Self:
+        """The server, set up and answering; nothing is left of it if that fails."""
+        try:
+            self.start()
+        except BaseException:
+            self.remove()
+            raise
+        return self
+
+    def start(self) -> None:
+        """Set the server up and start it."""
+        raise NotImplementedError
+
+    def address(self, database: str) -> Address:
+        """How to connect as its first user."""
+        raise NotImplementedError
+
+    def run(self, program: Program) -> None:
+        """Run one of the server's programs to its end. Raises CannotCheck with what it said if it fails."""
+        try:
+            done = subprocess.run(
+                list(program.command), input=program.text, capture_output=True, timeout=START_SECONDS, check=False,
+                cwd="/", user=self.user, env=self._environment(),
+            )  # fmt: skip
+        except (OSError, subprocess.TimeoutExpired) as error:
+            raise self._failed(program.command[0], str(error)) from error
+        if done.returncode:
+            raise self._failed(program.command[0], done.stderr.decode("utf-8", "replace"))
+
+    def launch(self, command: Sequence[str], answers: Callable[[], bool]) -> None:
+        """Start the server itself, and wait until it answers."""
+        log = (self.folder / "server.log").open("ab")
+        with log:
+            self._process = subprocess.Popen(
+                list(command), stdin=subprocess.DEVNULL, stdout=log, stderr=log, cwd="/", user=self.user,
+                env=self._environment(), start_new_session=True,
+            )  # fmt: skip
+        self._write_mark(self._process.pid)
+        end = time.monotonic() + START_SECONDS
+        while time.monotonic() < end:
+            if self._process.poll() is not None:
+                break
+            if answers():
+                return
+            time.sleep(0.05)
+        raise self._failed(command[0], (self.folder / "server.log").read_text("utf-8", "replace"))
+
+    def _environment(self) -> dict[str, str]:
+        return {"PATH": "/usr/bin:/bin:/usr/sbin:/sbin", "LC_ALL": "C", "TZ": "UTC", "HOME": str(self.folder)}
+
+    def _failed(self, program: str, said: str) -> CannotCheck:
+        last = " / ".join(line for line in said.strip().splitlines()[-3:] if line)
+        return CannotCheck(
+            f"the private server could not be started: {Path(program).name}: {last[-400:]}",
+            "check space and rights of the temporary folder, or name another with --work-folder FOLDER",
+        )
+
+    def remove(self) -> None:
+        """Stop the server and delete its folder."""
+        if self._process is not None and self._process.poll() is None:
+            self._process.send_signal(signal.SIGQUIT if self.engine is Engine.POSTGRESQL else signal.SIGTERM)
+            try:
+                self._process.wait(STOP_SECONDS)
+            except subprocess.TimeoutExpired:
+                self._process.kill()
+                self._process.wait()
+        shutil.rmtree(self.folder, ignore_errors=True)
+
+
+def _unprivileged(names: Sequence[str]) -> str | None:
+    """The user to start a server as when this process is root; servers refuse to run as root."""
+    if os.geteuid() != 0:
+        return None
+    known = {entry.pw_name for entry in pwd.getpwall()}
+    return next((name for name in names if name in known), "nobody")
+
+
+def _socket_place(work_folder: Path | None) -> Path:
+    """Where the folder goes: a socket's path must not be long, and the server's user must get there."""
+    if work_folder is not None and len(str(work_folder.resolve())) < _LONGEST_SOCKET - len(PREFIX) - 30:
+        return work_folder
+    return Path(tempfile.gettempdir())
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Leftover:
+    """A private server's folder that nobody uses any more, or still uses."""
+
+    folder: Path
+    engine: str
+    bytes: int
+    running: bool
+    in_use: bool
+
+
+def leftovers(places: Sequence[Path]) -> Iterator[Leftover]:
+    """Folders of private servers with Sospes's own mark; `in_use` where the run that made them still goes on."""
+    for place in places:
+        for folder in sorted(place.glob(f"{PREFIX}*")):
+            mark = _mark(folder)
+            if mark is None:
+                continue
+            size = sum(path.stat().st_size for path in folder.rglob("*") if path.is_file())
+            yield Leftover(
+                folder=folder,
+                engine=str(mark["engine"]),
+                bytes=size,
+                running=_alive(mark.get("pid")),
+                in_use=_alive(mark.get("owner")),
+            )
+
+
+def drop_leftover(leftover: Leftover) -> None:
+    """Stop what runs in a left folder, and delete it. Raises CannotCheck if it no longer carries the mark."""
+    mark = _mark(leftover.folder)
+    if mark is None:
+        raise CannotCheck(f"{leftover.folder}: carries no mark of Sospes", "nothing was deleted; look at it yourself")
+    pid = mark.get("pid")
+    if isinstance(pid, int) and _alive(pid) and _runs_in(pid, leftover.folder):
+        os.kill(pid, signal.SIGQUIT if mark["engine"] == Engine.POSTGRESQL else signal.SIGTERM)
+        for _ in range(STOP_SECONDS * 10):
+            if not _alive(pid):
+                break
+            time.sleep(0.1)
+    shutil.rmtree(leftover.folder)
+
+
+def _mark(folder: Path) -> dict[str, object] | None:
+    with suppress(OSError, ValueError):
+        mark = json.loads((folder / MARK).read_text())
+        if isinstance(mark, dict) and mark.get("made_by") == "sospes":
+            return mark
+    return None
+
+
+def _alive(pid: object) -> bool:
+    if not isinstance(pid, int):
+        return False
+    try:
+        os.kill(pid, 0)
+    except ProcessLookupError:
+        return False
+    except PermissionError:
+        return True
+    with suppress(OSError):
+        return ") Z " not in Path(f"/proc/{pid}/stat").read_text()
+    return True
+
+
+def _runs_in(pid: int, folder: Path) -> bool:
+    """Whether a process is the folder's own server: its number may have gone to another one since."""
+    try:
+        return str(folder).encode() in Path(f"/proc/{pid}/cmdline").read_bytes()
+    except OSError:
+        return False

@@ -1,0 +1,62 @@
+"""One shape for restoring on any engine's private server."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from pathlib import Path
+from typing import Protocol
+
+from sospes.model.entries import Engine, Name
+from sospes.model.events import Event
+from sospes.model.findings import Finding
+from sospes.sides.servers.binaries import Binaries
+
+
+class EngineRestore(Protocol):
+    """Takes in a backup's events on a private server.
+
+    rows     rows that went in, by table
+    refused  kind and name of what the guard kept from running
+    folder   where the server's files are
+    """
+
+    rows: dict[Name, int]
+    refused: list[tuple[str, str]]
+
+    @property
+    def folder(self) -> Path:
+        """Where the server's files are."""
+        ...
+
+    def take(self, event: Event) -> Iterator[Finding]:
+        """Carry out one event; what fails is yielded."""
+        ...
+
+    def summary(self) -> Iterator[Finding]:
+        """What was done otherwise than the backup says."""
+        ...
+
+    def checked(self) -> Iterator[Finding]:
+        """The engine's own checks of all that was restored."""
+        ...
+
+    def close(self) -> None:
+        """Close all connections, and remove the server if something went wrong before."""
+        ...
+
+    def remove(self) -> None:
+        """Stop the server and delete its files."""
+        ...
+
+
+def private_restore(engine: Engine, binaries: Binaries, work_folder: Path | None) -> EngineRestore:
+    """Start a private server for a restore. Raises CannotCheck if it doesn't start."""
+    if engine is Engine.POSTGRESQL:
+        from sospes.sides.servers.private_postgresql import PrivatePostgresql
+        from sospes.sides.servers.restore_postgresql import PostgresqlRestore
+
+        return PostgresqlRestore(PrivatePostgresql(binaries, work_folder).started())
+    from sospes.sides.servers.private_mariadb import PrivateMariadb
+    from sospes.sides.servers.restore_mariadb import MariadbRestore
+
+    return MariadbRestore(PrivateMariadb(binaries, work_folder).started())
