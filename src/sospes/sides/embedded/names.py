@@ -24,6 +24,10 @@ class Names:
             name = f"held.{name}"
         if name.casefold() in self._taken or not name:
             name = f"{name}~{xxhash.xxh32_hexdigest(wanted.encode('utf-8', 'surrogatepass'))}"
+        again = 1
+        while name.casefold() in self._taken:  # only a damaged definition names two columns alike
+            again += 1
+            name = f"{wanted}~{again}"
         self._taken.add(name.casefold())
         return name
 

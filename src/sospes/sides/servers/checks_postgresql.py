@@ -39,12 +39,10 @@ JOIN pg_attribute a ON a.attrelid = t.oid AND a.attnum = d.refobjsubid WHERE {_O
 """
 
 
-def check_database(
-    connection: psycopg.Connection[Any], database: str | None, rows: Mapping[Name, int]
-) -> Iterator[Finding]:
+def check_database(connection: psycopg.Connection[Any], rows: Mapping[Name, int]) -> Iterator[Finding]:
     """Row counts, constraints, indexes against their tables, views, sequences. `rows` are those of the backup."""
     connection.execute("SET statement_timeout = '600s'")
-    yield from _counts(connection, database, rows)
+    yield from _counts(connection, rows)
     for schema, table, name in connection.execute(_CONSTRAINTS.encode()).fetchall():
         yield note(
             "constraint-unvalidated",
@@ -57,10 +55,8 @@ def check_database(
     yield from _sequences(connection)
 
 
-def _counts(connection: psycopg.Connection[Any], database: str | None, rows: Mapping[Name, int]) -> Iterator[Finding]:
+def _counts(connection: psycopg.Connection[Any], rows: Mapping[Name, int]) -> Iterator[Finding]:
     for name, expected in rows.items():
-        if name.database not in {database, None} and database is not None:
-            continue
         table = sql.Identifier(str(name.schema), name.name)
         try:
             found = _number(connection, sql.SQL("SELECT count(*) FROM ONLY {}").format(table))

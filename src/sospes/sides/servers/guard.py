@@ -55,6 +55,6 @@ EXTENSIONS = frozenset(
 def leave_of(engine: Engine, entry: Entry) -> Leave:
     """What may become of a statement; what is not known is refused."""
     kinds = _POSTGRESQL if engine is Engine.POSTGRESQL else _MARIADB
-    if entry.kind == "ownership" and entry.definition[:10].lower() == b"alter role":
+    if entry.kind == "ownership" and entry.definition[:15].lower().startswith((b"alter role", b"alter database")):
         return Leave.OURS
     return next((leave for leave, known in kinds.items() if entry.kind in known), Leave.REFUSED)

@@ -32,6 +32,9 @@ DATABASE = "sospes_side"
 """The database of a backup that names none."""
 
 ROWS_AT_ONCE = 500
+_NOT_THERE = frozenset({"42P01", "3F000", "42704"})
+"""A table, a schema or an object that isn't there."""
+
 _ROLE_MISSING = re.compile(r'role "((?:[^"]|"")+)" does not exist')
 
 
@@ -55,6 +58,7 @@ class PostgresqlRestore:
     _secret: str = field(default_factory=lambda: secrets.token_urlsafe(24))
     _sides: dict[str, _Side] = field(default_factory=dict)
     _database: str | None = None
+    _defined: bool = False
     _begin: RowsBegin | None = None
     _copy: psycopg.Copy | None = None
     _stack: ExitStack = field(default_factory=ExitStack)
@@ -89,8 +93,8 @@ class PostgresqlRestore:
         """The engine's own checks of all databases."""
         for name, side in self._sides.items():
             side.administrator.execute("RESET ALL")
-            database = None if name == DATABASE else name
-            yield from check_database(side.administrator, database, self.rows)
+            rows = {table: count for table, count in self.rows.items() if _side_name(table.database) == name}
+            yield from check_database(side.administrator, rows)
 
     def close(self) -> None:
         """Close all connections; an error on the way here removes the server as well."""
@@ -111,8 +115,7 @@ class PostgresqlRestore:
             yield note("roles-made", f"roles were made without login and password for the side copy: {listed}")
 
     def _side(self, database: str | None) -> _Side:
-        name = database if database not in {None, "postgres", "template1"} else DATABASE
-        assert name is not None  # a database without a name has ours
+        name = _side_name(database)
         if name not in self._sides:
             with connected(self.server.address("postgres")) as connection:
                 connection.execute(
@@ -137,8 +140,9 @@ class PostgresqlRestore:
         leave = leave_of(Engine.POSTGRESQL, entry)
         if leave is Leave.PASSED_OVER or not entry.definition.strip() or entry.kind in {"hostile", "unknown"}:
             return  # the reader has told of hostile and unknown statements
+        self._defined = self._defined or entry.kind == "table"
         if leave is Leave.OURS:
-            yield from self._ours(entry)
+            self._ours(entry)
         elif leave is Leave.REFUSED:
             self.refused.append((entry.kind, entry.name.full_label))
             yield self._refusal(entry, f"statements of the kind {entry.kind} are not run on a side copy")
@@ -154,13 +158,10 @@ class PostgresqlRestore:
             if entry.kind == "setting" and entry.definition[:4].upper() == b"SET ":
                 yield from self._run(side.administrator, entry)
 
-    def _ours(self, entry: Entry) -> Iterator[Finding]:
-        """Roles come without rights of their own; a database is there once it is named."""
+    def _ours(self, entry: Entry) -> None:
+        """Roles come without rights of their own; a database is made once something goes into it."""
         if entry.kind == "role":
             self._make_role(entry.name.name)
-        elif entry.kind == "database":
-            self._side(entry.name.name)
-        yield from ()
 
     def _run(self, connection: psycopg.Connection[Any], entry: Entry, tries: int = 8) -> Iterator[Finding]:
         try:
@@ -170,8 +171,7 @@ class PostgresqlRestore:
             if missing and tries and self._make_role(missing[1].replace('""', '"')):
                 yield from self._run(connection, entry, tries - 1)
             elif not _harmless(entry, error):
-                self.failed += 1
-                yield _failure(entry, error)
+                yield self._failure(entry, error)
 
     def _make_role(self, name: str) -> bool:
         """A role without login and password that the restorer is a member of; False if it was there."""
@@ -185,6 +185,22 @@ class PostgresqlRestore:
                 )
             )
         return True
+
+    def _failure(self, entry: Entry, error: psycopg.Error) -> Finding:
+        if not self._defined and error.sqlstate in _NOT_THERE:
+            return doubt(
+                "definition-missing",
+                f"{entry.kind} {entry.name.label}: what it is about is not defined in this backup",
+                "rehearse the backup that has the definitions",
+                _place(entry),
+            )
+        self.failed += 1
+        return fault(
+            "statement-failed",
+            f"{entry.kind} {entry.name.label}: the server says: {one_line(error)[:300]}",
+            "on a real restore it would fail as well; the rest was restored without it",
+            _place(entry),
+        )
 
     def _refusal(self, entry: Entry, message: str) -> Finding:
         return doubt(
@@ -205,9 +221,9 @@ class PostgresqlRestore:
         try:
             self._copy = self._stack.enter_context(cursor.copy(statement))
         except psycopg.Error as error:
-            self._copy = None
+            self._copy = self._begin = None
             self.failed += 1
-            yield _rows_refused(event.table, error)
+            yield self._rows_refused(event.table, error)
 
     def _batch(self, batch: Batch) -> Iterator[Finding]:
         begin = self._begin
@@ -227,7 +243,7 @@ class PostgresqlRestore:
                 self._given += 1
         except psycopg.Error as error:
             self.failed += 1
-            yield _rows_refused(begin.table, error)
+            yield self._rows_refused(begin.table, error)
             self._begin = None if self._copy is None else begin
 
     def _rows_end(self, event: RowsEnd) -> Iterator[Finding]:
@@ -237,10 +253,32 @@ class PostgresqlRestore:
                 self._stack.close()
             except psycopg.Error as error:
                 self.failed += 1
-                self._given = 0
-                yield _rows_refused(event.table, error)
-        self.rows[event.table] = self.rows.get(event.table, 0) + self._given
+                self._begin = None
+                yield self._rows_refused(event.table, error)
+        if self._begin is not None:
+            self.rows[event.table] = self.rows.get(event.table, 0) + self._given
         self._begin = None
+
+    def _rows_refused(self, table: Name, error: psycopg.Error) -> Finding:
+        place = Place(database=table.database, schema=table.schema, table=table.name)
+        if not self._defined:
+            return doubt(
+                "definition-missing",
+                f"{table.label}: the backup has its rows and no definitions, so there is nothing to restore them into",
+                "rehearse the backup that has the definitions, or compare these rows with live",
+                place,
+            )
+        return fault(
+            "rows-refused",
+            f"{table.label}: the server refuses its rows: {one_line(error)[:300]}",
+            "on a real restore the table would stay without these rows",
+            place,
+        )
+
+
+def _side_name(database: str | None) -> str:
+    """The name on the server of a database of the backup."""
+    return DATABASE if database is None or database in {"postgres", "template1"} else database
 
 
 def _as_restorer(address: Address, secret: str) -> Address:
@@ -257,10 +295,10 @@ def statements_of(opening: bytes, batch: Batch) -> Iterator[tuple[bytes, int]]:
 
 
 def _harmless(entry: Entry, error: psycopg.Error) -> bool:
-    """A schema that every new database has; settings that only newer servers know."""
+    """A schema that every new database has; what is about the database itself; settings that other servers know."""
     if entry.kind == "schema" and entry.name.name == "public":
         return error.sqlstate == "42P06"
-    return entry.kind == "setting" and error.sqlstate == "42704"
+    return error.sqlstate == "3D000" or (entry.kind == "setting" and error.sqlstate == "42704")
 
 
 def _place(entry: Entry) -> Place:
@@ -269,21 +307,3 @@ def _place(entry: Entry) -> Place:
         plain_from=entry.plain_from or None, plain_to=entry.plain_to or None, line=entry.line or None,
         database=entry.name.database, schema=about.schema, table=entry.about.name if entry.about else None,
     )  # fmt: skip
-
-
-def _failure(entry: Entry, error: psycopg.Error) -> Finding:
-    return fault(
-        "statement-failed",
-        f"{entry.kind} {entry.name.label}: the server says: {one_line(error)[:300]}",
-        "on a real restore it would fail as well; the rest was restored without it",
-        _place(entry),
-    )
-
-
-def _rows_refused(table: Name, error: psycopg.Error) -> Finding:
-    return fault(
-        "rows-refused",
-        f"{table.label}: the server refuses its rows: {one_line(error)[:300]}",
-        "on a real restore the table would stay without these rows",
-        Place(database=table.database, schema=table.schema, table=table.name),
-    )
