@@ -96,26 +96,9 @@ class Comparing:
 def compare(left_place: Path | Address, right_place: Path | Address, how: Comparing) -> Outcome[Comparison]:
     """Compare LEFT, what was recovered, with RIGHT, what it should be. Both are only read."""
     begin = time.perf_counter()
-    everything = lambda _: True  # noqa: E731  (a table's rows are chosen once both sides are known)
-    left, right = (
-        open_side(left_place, how.opening, everything, how.timeout_seconds),
-        open_side(right_place, how.opening, everything, how.timeout_seconds),
-    )
-    how = _time_written(left, how)
-    pairing = pair_tables(left, right, how.tables, how.key, how.ignored)
-    tables: list[ComparedTable] = []
-    listed: list[list[Difference]] = []
-    findings: list[Finding] = list(_structure(pairing, left, right))
     with ExitStack() as stack:
-        left_sums = _summed(left, {pair.left.name: pair for pair in pairing.pairs}, stack, how)
-        right_sums = _summed(right, {pair.right.name: pair for pair in pairing.pairs}, stack, how)
-        for pair in pairing.pairs:
-            sums = left_sums[pair.left.name], right_sums[pair.right.name]
-            differences = _differences(pair, sums, (left, right), how)
-            listed.append(differences.listed)
-            table = _compared(pair, *sums, differences)
-            tables.append(table)
-            findings += _table_findings(table, left.name, isinstance(right, LiveRows))
+        left, right = (_opened(place, how, stack) for place in (left_place, right_place))
+        comparison, findings = _compare(left, right, _time_written(left, how), stack)
     findings = [*_side_findings(left, "left"), *_side_findings(right, "right"), *findings]
     evidence = [Rung.PRESENT, Rung.IDENTIFIED]
     if verdict_of(findings) is Verdict.SOUND:
@@ -124,11 +107,34 @@ def compare(left_place: Path | Address, right_place: Path | Address, how: Compar
         name=left.name,
         findings=tuple(findings),
         evidence=tuple(evidence),
-        result=Comparison(
-            left=left.name, right=right.name, tables=tuple(tables), differences=_spread(listed, how.limit)
-        ),
+        result=comparison,
         seconds=time.perf_counter() - begin,
     )
+
+
+def _opened(place: Path | Address, how: Comparing, stack: ExitStack) -> RowSide:
+    side = open_side(place, how.opening, lambda _: True, how.timeout_seconds)  # tables are chosen once both are known
+    if isinstance(side, LiveRows):
+        stack.callback(side.close)
+    return side
+
+
+def _compare(left: RowSide, right: RowSide, how: Comparing, stack: ExitStack) -> tuple[Comparison, list[Finding]]:
+    pairing = pair_tables(left, right, how.tables, how.key, how.ignored)
+    tables: list[ComparedTable] = []
+    listed: list[list[Difference]] = []
+    findings: list[Finding] = list(_structure(pairing, left, right))
+    left_sums = _summed(left, {pair.left.name: pair for pair in pairing.pairs}, stack, how)
+    right_sums = _summed(right, {pair.right.name: pair for pair in pairing.pairs}, stack, how)
+    for pair in pairing.pairs:
+        sums = left_sums[pair.left.name], right_sums[pair.right.name]
+        differences = _differences(pair, sums, (left, right), how)
+        listed.append(differences.listed)
+        table = _compared(pair, *sums, differences)
+        tables.append(table)
+        findings += _table_findings(table, left.name, isinstance(right, LiveRows))
+    chosen_rows = _spread(listed, how.limit)
+    return Comparison(left=left.name, right=right.name, tables=tuple(tables), differences=chosen_rows), findings
 
 
 @dataclass(slots=True)

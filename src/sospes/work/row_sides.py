@@ -267,6 +267,10 @@ class LiveRows:
             self._live[table.name] = table
             self.tables[table.name] = RowTable(name=table.name, columns=table.columns, key=table.key)
 
+    def close(self) -> None:
+        """End the snapshot."""
+        self.database.close()
+
     def parts(self, wants: Wants) -> Iterator[RowPart]:
         """All rows of the wanted tables."""
         for name, table in self._live.items():

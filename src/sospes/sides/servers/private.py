@@ -160,7 +160,7 @@ def leftovers(places: Sequence[Path]) -> Iterator[Leftover]:
             mark = _mark(folder)
             if mark is None:
                 continue
-            size = sum(path.stat().st_size for path in folder.rglob("*") if path.is_file())
+            size = sum(map(_size, folder.rglob("*")))
             yield Leftover(
                 folder=folder,
                 engine=str(mark["engine"]),
@@ -168,6 +168,14 @@ def leftovers(places: Sequence[Path]) -> Iterator[Leftover]:
                 running=_alive(mark.get("pid")),
                 in_use=_alive(mark.get("owner")),
             )
+
+
+def _size(path: Path) -> int:
+    """A file's size in bytes; none for what is gone by now, or is no file."""
+    try:
+        return path.stat().st_size if path.is_file() else 0
+    except OSError:
+        return 0
 
 
 def drop_leftover(leftover: Leftover) -> None:

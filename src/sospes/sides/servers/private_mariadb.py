@@ -79,6 +79,8 @@ class PrivateMariadb(PrivateServer):
         )
 
     def _answers(self) -> bool:
+        if not (self.folder / "socket").exists():
+            return False
         try:
             connected(self.address("")).close()
         except (CannotCheck, pymysql.Error):

@@ -1,0 +1,228 @@
+"""Restores on the backup's own engine, live comparison, and what is left when a run is killed."""
+
+from __future__ import annotations
+
+import os
+import signal
+import subprocess
+import sys
+import tempfile
+import time
+from collections.abc import Iterator
+from pathlib import Path
+
+import pytest
+
+from sospes.sides.servers.private import PREFIX
+from tests.backups import copy_table, postgresql
+from tests.conftest import DUMPS, sospes
+from tests.servers import MariadbServer, PostgresServer
+
+pytestmark = pytest.mark.servers
+
+
+def _left() -> set[Path]:
+    return set(Path(tempfile.gettempdir()).glob(f"{PREFIX}*"))
+
+
+@pytest.fixture(autouse=True)
+def nothing_is_left() -> Iterator[None]:
+    """Every test leaves the temporary folder as it was."""
+    before = _left()
+    yield
+    assert _left() <= before
+
+
+def _address(server: PostgresServer, database: str = "harbour") -> str:
+    return f"postgresql://postgres@/{database}?host={server.folder}"
+
+
+def _mariadb_address(server: MariadbServer) -> str:
+    return f"mariadb://root@localhost/harbour?unix_socket={server.folder}/s"
+
+
+@pytest.mark.parametrize("options", [[], ["--inserts"], ["-Fc"], ["-Ft"], ["--create", "--verbose"]], ids=str)
+def test_a_postgresql_backup_is_restored_on_its_own_engine(
+    postgres: PostgresServer, tmp_path: Path, options: list[str]
+) -> None:
+    (tmp_path / "night").write_bytes(postgres.dump("harbour", *options))
+
+    document = sospes("rehearse", "--side", "private", tmp_path / "night", "--json").document
+
+    assert (document["verdict"], document["rung"]) == ("sound", "consistent"), document["findings"]
+    assert document["result"]["side"]["kind"] == "private"
+    assert sum(table["rows"] for table in document["result"]["tables"]) == 575
+
+
+def test_a_cluster_is_restored_with_its_roles(postgres: PostgresServer, tmp_path: Path) -> None:
+    (tmp_path / "all.sql").write_bytes(postgres.dump_cluster())
+
+    run = sospes("rehearse", "--side", "private", tmp_path / "all.sql", "--json")
+
+    assert (run.code, run.codes) == (0, [])
+    assert "warden" in next(item["message"] for item in run.document["findings"] if item["code"] == "roles-made")
+
+
+@pytest.mark.parametrize("options", [[], ["--hex-blob", "--skip-extended-insert"], ["--databases"]], ids=str)
+def test_a_mariadb_backup_is_restored_on_its_own_engine(
+    mariadb: MariadbServer, tmp_path: Path, options: list[str]
+) -> None:
+    (tmp_path / "night.sql").write_bytes(mariadb.dump("--routines", "--events", "--triggers", *options, "harbour"))
+
+    document = sospes("rehearse", "--side", "private", tmp_path / "night.sql", "--json").document
+
+    assert (document["verdict"], document["rung"]) == ("sound", "consistent"), document["findings"]
+    assert sum(table["rows"] for table in document["result"]["tables"]) == 314
+
+
+def test_a_backup_that_does_not_load_as_it_stands(mariadb: MariadbServer) -> None:
+    run = sospes("rehearse", "--side", "private", DUMPS / "mariadb-10-compact.sql", "--json")
+
+    assert "statement-failed" in run.codes and "rows-refused" in run.codes and run.code == 1
+
+
+def test_what_a_server_refuses_is_placed_and_the_rest_goes_on(postgres: PostgresServer, tmp_path: Path) -> None:
+    good = copy_table("public.good", [("x", "integer NOT NULL")], [["1"]], "x")
+    twice = copy_table("public.twice", [("x", "integer NOT NULL")], [["1"], ["1"]], "x")
+    outside = b"CREATE EXTENSION dblink;\n\nCREATE VIEW public.v AS SELECT nothing();\n\n"
+    (tmp_path / "a.sql").write_bytes(postgresql(twice + outside + good))
+
+    run = sospes("rehearse", "--side", "private", tmp_path / "a.sql", "--json")
+
+    assert sorted(run.codes) == ["statement-failed", "statement-failed", "statement-refused"]
+    failed = [item for item in run.document["findings"] if item["code"] == "statement-failed"]
+    assert all(item["place"]["line"] for item in failed)
+    assert {table["name"]: table["rows"] for table in run.document["result"]["tables"]} == {"twice": 2, "good": 1}
+    first = sospes("rehearse", "--side", "private", "--stop-at-first", tmp_path / "a.sql", "--json")
+    assert len(first.document["result"]["tables"]) < 2 or len(first.codes) < len(run.codes)
+
+
+def test_code_of_the_backup_has_no_rights_of_the_server(postgres: PostgresServer, tmp_path: Path) -> None:
+    target = tmp_path / "taken"
+    body = f"""CREATE FUNCTION public.reach() RETURNS integer LANGUAGE plpgsql AS $$
+begin execute 'copy (select 1) to program ''touch {target}'''; return 1; end $$;
+
+CREATE MATERIALIZED VIEW public.m AS SELECT public.reach() AS x WITH DATA;
+
+"""
+    (tmp_path / "a.sql").write_bytes(postgresql(copy_table("public.a", [("x", "integer")], [["1"]]) + body.encode()))
+    tmp_path.chmod(0o777)
+
+    run = sospes("rehearse", "--side", "private", tmp_path / "a.sql", "--json")
+
+    assert not target.exists() and run.codes == ["statement-failed"]
+    assert "must be superuser" in run.document["findings"][0]["message"]
+
+
+def test_a_sequence_that_stands_behind_its_column(postgres: PostgresServer, tmp_path: Path) -> None:
+    table = copy_table("public.a", [("x", "integer NOT NULL")], [["1"], ["7"]], "x")
+    sequence = b"""CREATE SEQUENCE public.a_x_seq;
+
+ALTER SEQUENCE public.a_x_seq OWNED BY public.a.x;
+
+SELECT pg_catalog.setval('public.a_x_seq', 3, true);
+
+"""
+    (tmp_path / "a.sql").write_bytes(postgresql(table + sequence))
+
+    assert sospes("rehearse", "--side", "private", tmp_path / "a.sql", "--json").codes == ["sequence-behind"]
+
+
+def test_a_newer_backup_does_not_go_into_an_older_server(postgres: PostgresServer, tmp_path: Path) -> None:
+    text = postgresql(b"").replace(b"from database version", b"from database version 99.1 was")
+    (tmp_path / "a.sql").write_bytes(text)
+    run = sospes("rehearse", "--side", "private", tmp_path / "a.sql", "--server-bin", tmp_path)
+
+    assert run.code == 3 and "install the package postgresql" in run.err
+
+
+def test_a_killed_run_leaves_what_tidy_finds(postgres: PostgresServer, tmp_path: Path) -> None:
+    rows = [[str(row), "x" * 200] for row in range(150_000)]
+    big = copy_table("public.a", [("x", "integer NOT NULL"), ("y", "text")], rows, "x")
+    (tmp_path / "a.sql").write_bytes(postgresql(big * 1))
+    before = _left()
+    command = [sys.executable, "-m", "sospes", "rehearse", "--side", "private", str(tmp_path / "a.sql")]
+    running = subprocess.Popen(command, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL)
+    deadline = time.monotonic() + 30
+    while not any((folder / "data").exists() for folder in _left() - before) and time.monotonic() < deadline:
+        time.sleep(0.05)
+    [folder] = _left() - before
+
+    in_use = sospes("tidy", "--drop", "--json").document["result"]["left"]
+    running.send_signal(signal.SIGKILL)
+    running.wait()
+    dropped = sospes("tidy", "--drop", "--json").document["result"]["left"]
+
+    assert [item["dropped"] for item in in_use if item["folder"] == str(folder)] == [False]
+    assert [item["dropped"] for item in dropped if item["folder"] == str(folder)] == [True]
+    assert not folder.exists()
+
+
+def test_tidy_never_touches_what_carries_no_mark(tmp_path: Path) -> None:
+    stranger = tmp_path / f"{PREFIX}stranger"
+    stranger.mkdir()
+    (stranger / "precious").write_text("x")
+
+    assert sospes("tidy", "--drop", "--work-folder", tmp_path, "--json").document["result"]["left"] == []
+    assert (stranger / "precious").exists()
+
+
+def test_a_backup_against_live_postgresql(postgres: PostgresServer, tmp_path: Path) -> None:
+    (tmp_path / "night.sql").write_bytes(postgres.dump("harbour"))
+    postgres.run_sql("postgres", "CREATE DATABASE compared TEMPLATE harbour")
+    try:
+        same = sospes("compare", tmp_path / "night.sql", _address(postgres, "compared"), "--json").document
+        assert (same["verdict"], "matched" in same["evidence"]) == ("sound", True)
+
+        postgres.run_sql("compared", "UPDATE rescue.station SET name = 'X' WHERE id = 1")
+        postgres.run_sql("compared", "DELETE FROM rescue.call_out WHERE id = 5")
+        unsure = sospes("compare", tmp_path / "night.sql", _address(postgres, "compared"), "--json")
+        words = ["--drift-by", "changed_at", "--written-at", "2026-11-01T00:00:00+00:00"]
+        # a trigger of the table notes when it is changed
+        told = sospes("compare", tmp_path / "night.sql", _address(postgres, "compared"), *words, "--json")
+    finally:
+        postgres.run_sql("postgres", "DROP DATABASE compared")
+
+    assert sorted(unsure.codes) == ["rows-changed", "rows-missing"] and unsure.code == 3
+    assert told.codes == ["rows-missing"]
+    assert {table["name"]: table["drift"] for table in told.document["result"]["tables"]}["station"] == 1
+
+
+def test_a_backup_against_live_mariadb(mariadb: MariadbServer, tmp_path: Path) -> None:
+    (tmp_path / "night.sql").write_bytes(mariadb.dump("harbour"))
+
+    found = sospes("compare", tmp_path / "night.sql", _mariadb_address(mariadb), "--json").document
+
+    assert found["verdict"] == "sound", found["findings"]
+    assert sum(table["same"] for table in found["result"]["tables"]) == 314
+
+
+def test_live_is_only_read(postgres: PostgresServer, tmp_path: Path) -> None:
+    (tmp_path / "night.sql").write_bytes(postgres.dump("harbour"))
+    writes = "SELECT sum(n_tup_ins + n_tup_upd + n_tup_del) FROM pg_stat_user_tables"
+    before = postgres.query("harbour", writes)
+
+    sospes("compare", tmp_path / "night.sql", _address(postgres))
+
+    assert postgres.query("harbour", writes) == before
+
+
+def test_passwords_and_profiles(postgres: PostgresServer, tmp_path: Path) -> None:
+    config = tmp_path / "sospes.toml"
+    config.write_text(
+        f'[profiles.live]\nurl = "{_address(postgres)}"\npassword-file = "{tmp_path}/secret"\n'
+        '[profiles.bare]\nurl = "postgresql://postgres@/nothing?host=/nowhere"\npassword-env = "NOT_SET"\n'
+    )
+    secret = tmp_path / "secret"
+    secret.write_text("not asked for\n")
+    backup = DUMPS / "postgresql-18-schema.sql"
+    assert "a password in an address" in sospes("compare", backup, "postgresql://me:pw@host/db").err
+    secret.chmod(0o644)
+    assert "chmod 600" in sospes("compare", backup, "@live", "--config", config).err
+    secret.chmod(0o600)
+    assert sospes("compare", backup, "@live", "--config", config).code in {1, 3}
+    assert "NOT_SET" in sospes("compare", backup, "@bare", "--config", config).err
+    assert "no such profile" in sospes("compare", backup, "@other", "--config", config).err
+    assert os.environ.get("PGPASSWORD") is None
+    unreachable = sospes("compare", backup, "postgresql://postgres@/db?host=/nowhere")
+    assert unreachable.code == 3 and "check that the server runs" in unreachable.err
