@@ -97,7 +97,7 @@ def compare(left_place: Path | Address, right_place: Path | Address, how: Compar
     """Compare LEFT, what was recovered, with RIGHT, what it should be. Both are only read."""
     begin = time.perf_counter()
     with ExitStack() as stack:
-        left, right = (_opened(place, how, stack) for place in (left_place, right_place))
+        left, right = (opened_side(place, how, stack) for place in (left_place, right_place))
         comparison, findings = _compare(left, right, _time_written(left, how), stack)
     findings = [*_side_findings(left, "left"), *_side_findings(right, "right"), *findings]
     evidence = [Rung.PRESENT, Rung.IDENTIFIED]
@@ -112,7 +112,8 @@ def compare(left_place: Path | Address, right_place: Path | Address, how: Compar
     )
 
 
-def _opened(place: Path | Address, how: Comparing, stack: ExitStack) -> RowSide:
+def opened_side(place: Path | Address, how: Comparing, stack: ExitStack) -> RowSide:
+    """A side; a live one is closed with the stack."""
     side = open_side(place, how.opening, lambda _: True, how.timeout_seconds)  # tables are chosen once both are known
     if isinstance(side, LiveRows):
         stack.callback(side.close)
@@ -124,8 +125,8 @@ def _compare(left: RowSide, right: RowSide, how: Comparing, stack: ExitStack) ->
     tables: list[ComparedTable] = []
     listed: list[list[Difference]] = []
     findings: list[Finding] = list(_structure(pairing, left, right))
-    left_sums = _summed(left, {pair.left.name: pair for pair in pairing.pairs}, stack, how)
-    right_sums = _summed(right, {pair.right.name: pair for pair in pairing.pairs}, stack, how)
+    left_sums = summed(left, {pair.left.name: pair for pair in pairing.pairs}, stack, how)
+    right_sums = summed(right, {pair.right.name: pair for pair in pairing.pairs}, stack, how)
     for pair in pairing.pairs:
         sums = left_sums[pair.left.name], right_sums[pair.right.name]
         differences = _differences(pair, sums, (left, right), how)
@@ -145,7 +146,7 @@ class _Sum:
     totals: list[Total]
 
 
-def _summed(side: RowSide, by_name: dict[Name, Pair], stack: ExitStack, how: Comparing) -> dict[Name, _Sum]:
+def summed(side: RowSide, by_name: dict[Name, Pair], stack: ExitStack, how: Comparing) -> dict[Name, _Sum]:
     """Read all rows of a side's tables once."""
     sums = {
         name: _Sum(
@@ -198,11 +199,12 @@ def _differences(pair: Pair, sums: tuple[_Sum, _Sum], sides: tuple[RowSide, RowS
     )
     differences = Differences(judging, found, one.digests.rows, other.digests.rows)
     if differences.needed:
-        differences.run(lambda: _rows_of(left, pair.left.name, pair), lambda: _rows_of(right, pair.right.name, pair))
+        differences.run(lambda: rows_of(left, pair.left.name, pair), lambda: rows_of(right, pair.right.name, pair))
     return differences
 
 
-def _rows_of(side: RowSide, name: Name, pair: Pair) -> Iterator[Row]:
+def rows_of(side: RowSide, name: Name, pair: Pair) -> Iterator[Row]:
+    """One table's rows, with the cells that both sides have."""
     for part in side.parts(lambda other: other == name):
         if part.table == name:
             yield from chosen(part, pair)

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import pickle
 import sqlite3
 from collections.abc import Callable, Iterator, Sequence
 from contextlib import closing
@@ -49,6 +50,7 @@ class Judging:
     """What counts as a difference, and how many of them are listed.
 
     drifted  whether a right row, as canonical cells, was written after the backup; None where nobody can tell
+    watch    hears of each row that differs: how, and the row on both sides, None where there is none
     """
 
     pair: Pair
@@ -57,6 +59,7 @@ class Judging:
     hide: bool
     work_folder: Path | None
     drifted: Callable[[list[bytes]], bool] | None = None
+    watch: Callable[[str, Row | None, Row | None], None] | None = None
 
 
 @dataclass(slots=True)
@@ -112,7 +115,7 @@ class Differences:
             with closing(sqlite3.connect(path, isolation_level=None)) as store:
                 for setting in ("journal_mode=OFF", "synchronous=OFF", "cache_size=-32000"):
                     store.execute(f"PRAGMA {setting}")
-                store.execute("CREATE TABLE waiting (key INTEGER, cells BLOB)")
+                store.execute("CREATE TABLE waiting (key INTEGER, cells BLOB, row BLOB)")
                 store.execute("BEGIN")
                 self._left(store, left)
                 store.execute("CREATE INDEX waiting_key ON waiting (key)")
@@ -124,59 +127,65 @@ class Differences:
             function = self.judging.pair.functions[index]
             self._constant_rows = sum(function(row[index]) == value for row in right())
 
-    def _keyed(self, rows: Iterator[Row]) -> Iterator[tuple[int, list[bytes]]]:
-        """Canonical rows with the number that stands for their key."""
+    def _keyed(self, rows: Iterator[Row]) -> Iterator[tuple[int, list[bytes], Row]]:
+        """Canonical rows with the number that stands for their key, and the rows themselves."""
         pair = self.judging.pair
         functions = pair.functions
         for row in rows:
             cells = canonical_cells(row, functions)
             if pair.key:
-                yield xxhash.xxh3_64_intdigest(key_text(cells, pair.key)), cells
+                yield xxhash.xxh3_64_intdigest(key_text(cells, pair.key)), cells, row
             else:
-                yield xxhash.xxh3_128_intdigest(b"\t".join(cells)) & (2**64 - 1), cells
+                yield xxhash.xxh3_128_intdigest(b"\t".join(cells)) & (2**64 - 1), cells, row
 
     def _left(self, store: sqlite3.Connection, rows: Rows) -> None:
         only, both = _Members(self.found.left_only), _Members(self.found.both)
-        for key, cells in self._keyed(rows()):
+        for key, cells, row in self._keyed(rows()):
             if key in both:
-                store.execute("INSERT INTO waiting VALUES (?, ?)", (_signed(key), b"\t".join(cells)))
+                kept = pickle.dumps(row) if self.judging.watch is not None else None
+                store.execute("INSERT INTO waiting VALUES (?, ?, ?)", (_signed(key), b"\t".join(cells), kept))
             elif key in only:
-                self._add_only_left(cells)
+                self._add_only_left(cells, row)
 
     def _right(self, store: sqlite3.Connection, rows: Rows) -> None:
         only, both = _Members(self.found.right_only), _Members(self.found.both)
         watch = self._missing.rows > 0 and bool(self.judging.pair.key)
         place = self.judging.pair.key[0] if watch else 0
-        for key, cells in self._keyed(rows()):
+        for key, cells, row in self._keyed(rows()):
             if watch:
                 self._missing.meet(cells[place])
             if key in both:
-                self._match(store, key, cells)
+                self._match(store, key, cells, row)
             elif key in only:
-                self._add_only_right(cells)
+                self._add_only_right(cells, row)
 
-    def _match(self, store: sqlite3.Connection, key: int, cells: list[bytes]) -> None:
+    def _match(self, store: sqlite3.Connection, key: int, cells: list[bytes], right: Row) -> None:
         """Find the left row of the same key: an equal one first, else any whose key's text is the same."""
         pair = self.judging.pair
-        waiting = store.execute("SELECT rowid, cells FROM waiting WHERE key = ?", (_signed(key),)).fetchall()
+        waiting = store.execute("SELECT rowid, cells, row FROM waiting WHERE key = ?", (_signed(key),)).fetchall()
         whole = b"\t".join(cells)
-        for row, other in waiting:
+        for row, other, _ in waiting:
             if other == whole:
                 store.execute("DELETE FROM waiting WHERE rowid = ?", (row,))
                 return
-        for row, other in waiting:
+        for row, other, kept in waiting:
             left = other.split(b"\t")
             if pair.key and key_text(left, pair.key) == key_text(cells, pair.key):
                 store.execute("DELETE FROM waiting WHERE rowid = ?", (row,))
-                self._add_changed(left, cells)
+                self._add_changed(left, cells, (_unpacked(kept), right))
                 return
-        self._add_only_right(cells)
+        self._add_only_right(cells, right)
 
     def _remaining(self, store: sqlite3.Connection) -> None:
-        for (cells,) in store.execute("SELECT cells FROM waiting ORDER BY rowid"):
-            self._add_only_left(cells.split(b"\t"))
+        for cells, kept in store.execute("SELECT cells, row FROM waiting ORDER BY rowid"):
+            self._add_only_left(cells.split(b"\t"), _unpacked(kept))
 
-    def _add_only_left(self, cells: list[bytes]) -> None:
+    def _tell(self, kind: str, left: Row | None, right: Row | None) -> None:
+        if self.judging.watch is not None:
+            self.judging.watch(kind, left, right)
+
+    def _add_only_left(self, cells: list[bytes], row: Row | None) -> None:
+        self._tell("only-left", row, None)
         self._only_left += 1
         if self.judging.pair.key:
             self._missing.add(cells[self.judging.pair.key[0]])
@@ -189,13 +198,14 @@ class Differences:
         self.drift += 1
         return True
 
-    def _add_only_right(self, cells: list[bytes]) -> None:
+    def _add_only_right(self, cells: list[bytes], row: Row) -> None:
         if self._is_drift(cells):
             return
+        self._tell("only-right", None, row)
         self._only_right += 1
         self._list("only-right", cells, None, cells, range(len(cells)))
 
-    def _add_changed(self, left: list[bytes], right: list[bytes]) -> None:
+    def _add_changed(self, left: list[bytes], right: list[bytes], rows: tuple[Row | None, Row]) -> None:
         columns, tolerance = self.judging.pair.columns, self.judging.tolerance
         unlike = [
             index
@@ -203,6 +213,7 @@ class Differences:
             if one != other and not (columns[index] in tolerance and _near(one, other, tolerance[columns[index]]))
         ]
         if unlike and not self._is_drift(right):
+            self._tell("changed", *rows)
             self.statistics.add(left, right, unlike)
             self._list("changed", left, left, right, unlike)
 
@@ -228,6 +239,14 @@ class Differences:
         words = ", ".join(_words(key_of[index]) or "NULL" for index in pair.key)
         key = None if hide or not pair.key else words
         self.listed.append(Difference(table=pair.name.label, key=key, kind=kind, columns=cells))
+
+
+def _unpacked(kept: bytes | None) -> Row | None:
+    """A row that was put away in the store of this very run."""
+    if kept is None:
+        return None
+    row: Row = pickle.loads(kept)
+    return row
 
 
 class _Members:

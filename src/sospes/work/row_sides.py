@@ -32,11 +32,12 @@ _ROW_FILES = frozenset({".csv", ".tsv", ".jsonl", ".ndjson"})
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class RowTable:
-    """A table that rows can be had of: its columns with values, and its primary key's columns."""
+    """A table that rows can be had of: its columns with values, its primary key's columns, tables it refers to."""
 
     name: Name
     columns: tuple[Column, ...]
     key: tuple[str, ...] = ()
+    references: tuple[Name, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -143,8 +144,13 @@ class BackupRows:
             self.tables.pop(entry.name, None)
         table = self.tables.get(entry.about or entry.name)
         for constraint in entry.constraints:
-            if table is not None and constraint.kind is ConstraintKind.PRIMARY and constraint.columns:
-                self.tables[table.name] = replace(self.tables[table.name], key=constraint.columns)
+            if table is None:
+                continue
+            known = self.tables[table.name]
+            if constraint.kind is ConstraintKind.PRIMARY and constraint.columns:
+                self.tables[table.name] = replace(known, key=constraint.columns)
+            elif constraint.references is not None:
+                self.tables[table.name] = replace(known, references=(*known.references, constraint.references))
 
     def parts(self, wants: Wants) -> Iterator[RowPart]:
         """All rows of the wanted tables; what can't be read of them goes to `findings`."""

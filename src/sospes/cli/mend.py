@@ -1,0 +1,81 @@
+"""`sospes mend`: the statements that would bring lost or changed rows back."""
+
+from __future__ import annotations
+
+import argparse
+import time
+from datetime import datetime
+from pathlib import Path
+
+from sospes.cli import common
+
+EXAMPLE = "sospes mend night.sql.gz @live --table rescue.call_out --out fix.sql --undo undo.sql"
+
+
+def configure(parser: argparse.ArgumentParser) -> None:
+    """Declare the options."""
+    parser.add_argument("left", metavar="LEFT", help="what was recovered: a backup, a kept side copy")
+    parser.add_argument("right", metavar="RIGHT", help="what is to be mended: a live database, or a backup of it")
+    parser.add_argument("--out", type=Path, metavar="FILE", required=True, help="where to write the script")
+    parser.add_argument("--undo", type=Path, metavar="FILE", help="where to write the script that takes it back")
+    parser.add_argument("--table", action="append", default=[], metavar="TABLE", help="mend this table only")
+    parser.add_argument(
+        "--key", type=_names, default=[], metavar="COLUMNS", help="columns that tell rows apart, with commas"
+    )
+    parser.add_argument("--only", choices=["missing", "changed"], help="bring back only missing, or only changed rows")
+    parser.add_argument(
+        "--columns", type=_names, default=[], metavar="COLUMNS", help="set back only these columns of changed rows"
+    )
+    parser.add_argument("--from-key", metavar="VALUE", help="only rows whose key is at least VALUE")
+    parser.add_argument("--to-key", metavar="VALUE", help="only rows whose key is at most VALUE")
+    parser.add_argument(
+        "--apply",
+        metavar="DATABASE",
+        help="also run the statements on RIGHT, in one transaction; DATABASE is its name, given once more",
+    )
+    parser.add_argument(
+        "--timeout",
+        type=common.positive,
+        default=3600,
+        metavar="SECONDS",
+        help="how long one statement on a live server may take (default: %(default)s)",
+    )
+    common.add_hide_values(parser)
+
+
+def _names(text: str) -> list[str]:
+    return [name.strip() for name in text.split(",") if name.strip()]
+
+
+def run(args: argparse.Namespace) -> int:
+    """Compare, and write the script."""
+    from sospes.report.mend import tell_mend
+    from sospes.work.compare import Comparing
+    from sospes.work.mend import Mending, mend
+
+    begin = time.perf_counter()
+    left, right = common.place(args, args.left), common.place(args, args.right)
+    files = [place for place in (left, right) if isinstance(place, Path)]
+    with common.progress(args, "comparing", files) as progress:
+        comparing = Comparing(
+            opening=common.opening(args),
+            tables=args.table,
+            key=args.key,
+            timeout_seconds=args.timeout,
+            progress=progress,
+        )
+        how = Mending(
+            comparing=comparing,
+            out=args.out,
+            undo=args.undo,
+            only=args.only,
+            columns=args.columns,
+            first_key=args.from_key,
+            last_key=args.to_key,
+            apply_to=args.apply,
+            now=datetime.now().astimezone(),
+        )
+        outcome = mend(left, right, how)
+    if not args.json:
+        tell_mend(common.printer(args), outcome)
+    return common.finish(args, [outcome], begin)

@@ -1,0 +1,35 @@
+"""How a mend is told."""
+
+from __future__ import annotations
+
+from sospes.report.printer import Printer
+from sospes.report.words import duration, plural
+from sospes.work.mend import Mend
+from sospes.work.outcome import Outcome
+
+
+def tell_mend(printer: Printer, outcome: Outcome[Mend]) -> None:
+    """What the script does, by table, and what to do with it."""
+    found = outcome.result
+    rows = sum(table.inserts + table.updates for table in found.tables)
+    said = f"{plural(rows, 'row')} brought back" if found.applied else f"{plural(rows, 'row')} to be brought back"
+    printer.verdict(
+        outcome.verdict, found.left, f"for  {found.right}  {said}", "applied" if found.applied else "written"
+    )
+    printer.findings(outcome.findings)
+    if printer.quiet:
+        return
+    listed = [
+        [
+            ".".join(part for part in (table.schema or table.database, table.name) if part),
+            f"{table.inserts:,}", f"{table.updates:,}", f"{table.extra:,}",
+        ]
+        for table in found.tables
+    ]  # fmt: skip
+    if listed:
+        printer.table(["table", "inserted", "set back", "only on the right"], listed, (1, 2, 3))
+    if found.undo:
+        printer.line(f"  the way back: {found.undo}")
+    if not found.applied:
+        printer.line(f"  next: read {found.out}, then feed it to the server's client; it ends at the first surprise")
+    printer.line(f"  compared in {duration(outcome.seconds)}")

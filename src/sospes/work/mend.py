@@ -1,0 +1,297 @@
+"""Writes the statements that bring RIGHT's missing or changed rows back from LEFT, each guarded by what was seen.
+
+It is a script for people to review. Applied, it is one transaction that ends at the first row that is no longer as it
+was compared.
+"""
+
+from __future__ import annotations
+
+import time
+from collections.abc import Iterator, Sequence
+from contextlib import ExitStack
+from dataclasses import dataclass, field
+from datetime import datetime
+from pathlib import Path
+
+from sospes.model.entries import Column, Name
+from sospes.model.errors import CannotCheck, UsageError
+from sospes.model.events import Held
+from sospes.model.findings import Finding, note
+from sospes.model.verdict import Rung
+from sospes.rows.decoding import Row
+from sospes.rows.digests import unlike
+from sospes.sides.servers.address import Address
+from sospes.work.compare import Comparing, opened_side, rows_of, summed
+from sospes.work.differences import Differences, Judging
+from sospes.work.outcome import Outcome
+from sospes.work.pairing import Pair, pair_tables
+from sospes.work.row_sides import RowSide
+from sospes.work.statements import Dialect, dialect_of
+
+MOST_ROWS = 500_000
+"""Rows that one script brings back at most; more are a restore, not a mend."""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class MendedTable:
+    """How many rows of a table the script touches; `extra` are only on the right, and left alone."""
+
+    database: str | None
+    schema: str | None
+    name: str
+    inserts: int
+    updates: int
+    extra: int
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Mend:
+    """What was written, and what was applied."""
+
+    left: str
+    right: str
+    out: str | None
+    undo: str | None
+    applied: bool
+    tables: tuple[MendedTable, ...]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Mending:
+    """How to mend.
+
+    out, undo  the scripts to write: there, and back again
+    only       'missing', 'changed', or both when None
+    columns    the only columns to set back in changed rows; all when empty
+    first_key, last_key  bounds of the key's first column, both included; None for no bound
+    apply_to   the name of the database to apply the statements to, which must be RIGHT's; None writes only
+    """
+
+    comparing: Comparing
+    out: Path | None
+    undo: Path | None = None
+    only: str | None = None
+    columns: Sequence[str] = ()
+    first_key: str | None = None
+    last_key: str | None = None
+    apply_to: str | None = None
+    now: datetime | None = None
+
+
+@dataclass(slots=True)
+class _Fix:
+    """One table's statements: there, and back again."""
+
+    pair: Pair
+    inserts: int = 0
+    updates: int = 0
+    extra: int = 0
+    forward: list[bytes] = field(default_factory=list)
+    back: list[bytes] = field(default_factory=list)
+
+
+def mend(left_place: Path | Address, right_place: Path | Address, how: Mending) -> Outcome[Mend]:
+    """Compare, and write the statements. RIGHT is only read, unless `apply_to` names its database.
+
+    Raises UsageError for outputs that exist, or a database's name that is not RIGHT's.
+    """
+    begin = time.perf_counter()
+    _check(right_place, how)
+    with ExitStack() as stack:
+        left = opened_side(left_place, how.comparing, stack)
+        right = opened_side(right_place, how.comparing, stack)
+        engine = right.engine or left.engine
+        if engine is None:
+            raise UsageError(f"{right.name}: is a file of rows, which no statement changes", "name a database as RIGHT")
+        dialect = dialect_of(engine)
+        fixes = _ordered(list(_fixes(left, right, dialect, how, stack)))
+    statements = [statement for fix in fixes for statement in fix.forward]
+    back = [statement for fix in reversed(fixes) for statement in reversed(fix.back)]
+    _write(how.out, dialect, statements, _header(left, right, fixes, how, "brings rows back"))
+    _write(how.undo, dialect, back, _header(left, right, fixes, how, "takes back what the other script did"))
+    if how.apply_to is not None and isinstance(right_place, Address):
+        dialect.apply(right_place, statements)
+    findings = tuple(_notes(fixes))
+    tables = tuple(
+        MendedTable(
+            database=fix.pair.name.database, schema=fix.pair.name.schema, name=fix.pair.name.name,
+            inserts=fix.inserts, updates=fix.updates, extra=fix.extra,
+        )
+        for fix in fixes
+        if fix.inserts or fix.updates or fix.extra
+    )  # fmt: skip
+    return Outcome(
+        name=left.name,
+        findings=findings,
+        evidence=(Rung.PRESENT, Rung.IDENTIFIED),
+        result=Mend(
+            left=left.name, right=right.name, out=str(how.out) if how.out else None,
+            undo=str(how.undo) if how.undo else None, applied=how.apply_to is not None, tables=tables,
+        ),
+        seconds=time.perf_counter() - begin,
+    )  # fmt: skip
+
+
+def _check(right: Path | Address, how: Mending) -> None:
+    for path in (how.out, how.undo):
+        if path is not None and path.exists():
+            raise UsageError(f"{path}: is there already", "name another file; a script is never overwritten")
+    if how.apply_to is None:
+        return
+    if not isinstance(right, Address):
+        raise UsageError("--apply needs a live database as RIGHT", "leave --apply away, and feed the script yourself")
+    if how.apply_to != right.database:
+        raise UsageError(
+            f"--apply names {how.apply_to!r}, RIGHT is the database {right.database!r}",
+            "give the very name of the database that is to be changed",
+        )
+
+
+def _fixes(left: RowSide, right: RowSide, dialect: Dialect, how: Mending, stack: ExitStack) -> Iterator[_Fix]:
+    comparing = how.comparing
+    pairing = pair_tables(left, right, comparing.tables, comparing.key, comparing.ignored)
+    left_sums = summed(left, {pair.left.name: pair for pair in pairing.pairs}, stack, comparing)
+    right_sums = summed(right, {pair.right.name: pair for pair in pairing.pairs}, stack, comparing)
+    for pair in pairing.pairs:
+        fix = _Fix(pair)
+        maker = _Maker(fix, dialect, how)
+        judging = Judging(
+            pair=pair, tolerance=comparing.tolerance, limit=0, hide=False, work_folder=comparing.opening.work_folder,
+            watch=maker.take,
+        )  # fmt: skip
+        one, other = left_sums[pair.left.name].digests, right_sums[pair.right.name].digests
+        differences = Differences(judging, unlike(one, other), one.rows, other.rows)
+        if differences.needed:
+            differences.run(
+                lambda pair=pair: rows_of(left, pair.left.name, pair),  # type: ignore[misc]
+                lambda pair=pair: rows_of(right, pair.right.name, pair),  # type: ignore[misc]
+            )
+        yield fix
+
+
+@dataclass(slots=True)
+class _Maker:
+    """Makes the statements for the rows of one table that differ."""
+
+    fix: _Fix
+    dialect: Dialect
+    how: Mending
+
+    def take(self, kind: str, left: Row | None, right: Row | None) -> None:
+        """One row that is only on one side, or differs."""
+        if left is None:
+            self.fix.extra += 1
+            return
+        if not self._chosen(left) or self.how.only not in {None, "missing" if right is None else "changed"}:
+            return
+        if len(self.fix.forward) >= MOST_ROWS:
+            raise CannotCheck(
+                f"{self.fix.pair.name.label}: more than {MOST_ROWS:,} rows are to be brought back",
+                "that is a restore: extract the table, or take a part with --from-key and --to-key",
+            )
+        if right is None:
+            self._insert(left)
+        else:
+            self._update(left, right)
+
+    def _chosen(self, row: Row) -> bool:
+        first, last = self.how.first_key, self.how.last_key
+        if (first is None and last is None) or not self.fix.pair.key:
+            return True
+        value = row[self.fix.pair.key[0]]
+        if isinstance(value, int):
+            return (first is None or value >= int(first)) and (last is None or value <= int(last))
+        text = "" if value is None else str(value)
+        return (first is None or text >= first) and (last is None or text <= last)
+
+    def _cells(self, row: Row) -> dict[str, tuple[Column, Held]]:
+        pair = self.fix.pair
+        known = {column.name: column for column in pair.right.columns}
+        return {
+            name: (known.get(name, Column(name=name, type="")), value)
+            for name, value in zip(pair.columns, row, strict=True)
+        }
+
+    def _table(self) -> Name:
+        return self.fix.pair.right.name
+
+    def _insert(self, left: Row) -> None:
+        cells = self._cells(left)
+        self.fix.forward.append(self.dialect.insert(self._table(), cells))
+        self.fix.back.append(self.dialect.delete(self._table(), cells))
+        self.fix.inserts += 1
+
+    def _update(self, left: Row, right: Row) -> None:
+        pair = self.fix.pair
+        keys = {pair.columns[index] for index in pair.key}
+        wanted, seen = self._cells(left), self._cells(right)
+        chosen = set(self.how.columns) or set(pair.columns)
+        changed = [
+            name
+            for name, (_, value) in wanted.items()
+            if name in chosen and name not in keys and value != seen[name][1]
+        ]
+        if not changed or not keys:
+            return
+        new = {name: wanted[name] for name in changed}
+        old = {name: seen[name] for name in changed}
+        key = {name: seen[name] for name in keys}
+        self.fix.forward.append(self.dialect.update(self._table(), new, key | old))
+        self.fix.back.append(self.dialect.update(self._table(), old, key | new))
+        self.fix.updates += 1
+
+
+def _ordered(fixes: list[_Fix]) -> list[_Fix]:
+    """Tables that others refer to first; those that refer to each other in a loop keep their order."""
+    by_name = {fix.pair.left.name: fix for fix in fixes}
+    done: dict[Name, _Fix] = {}
+
+    def visit(fix: _Fix, on_the_way: frozenset[Name]) -> None:
+        name = fix.pair.left.name
+        if name in done or name in on_the_way:
+            return
+        for parent in fix.pair.left.references:
+            if parent in by_name:
+                visit(by_name[parent], on_the_way | {name})
+        done[name] = fix
+
+    for fix in fixes:
+        visit(fix, frozenset())
+    return list(done.values())
+
+
+def _notes(fixes: Sequence[_Fix]) -> Iterator[Finding]:
+    extra = sum(fix.extra for fix in fixes)
+    if extra:
+        yield note("rows-extra", f"{extra:,} rows are only on the right; the script leaves them alone")
+
+
+def _header(left: RowSide, right: RowSide, fixes: Sequence[_Fix], how: Mending, does: str) -> list[str]:
+    """What a reader must know before the script is fed to a server."""
+    made = how.now.isoformat(timespec="seconds") if how.now else ""
+    lines = [
+        f"Made by sospes mend on {made}; it {does}.",
+        f"From: {left.name}",
+        f"For:  {right.name}",
+        "One transaction; it ends without a change at the first row that is not as it was compared.",
+    ]
+    for fix in fixes:
+        if fix.inserts or fix.updates:
+            lines.append(f"{fix.pair.name.full_label}: {fix.inserts:,} rows inserted, {fix.updates:,} changed")
+    return lines
+
+
+def _write(path: Path | None, dialect: Dialect, statements: Sequence[bytes], header: Sequence[str]) -> None:
+    """Write a script beside and rename it."""
+    if path is None:
+        return
+    beside = path.with_name(f".{path.name}.part")
+    try:
+        with beside.open("xb") as file:
+            file.writelines(b"-- " + " ".join(line.split()).encode() + b"\n" for line in header)
+            file.writelines(dialect.script(statements))
+        beside.replace(path)
+    except OSError as error:
+        raise CannotCheck(f"{path}: can't be written: {error.strerror}", "name another file") from error
+    finally:
+        beside.unlink(missing_ok=True)

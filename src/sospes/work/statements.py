@@ -1,0 +1,231 @@
+"""Guarded statements in the words of each engine: each changes exactly the row that was seen, or all is taken back."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Mapping, Sequence
+from typing import Protocol
+
+from sospes.model.entries import Column, Engine, Name
+from sospes.model.errors import CannotCheck
+from sospes.model.events import Held
+from sospes.rows.types import base_type
+from sospes.sides.servers.address import Address
+
+_WITHOUT_EQUALITY = frozenset({"json", "xml", "point", "line", "box", "path", "polygon", "circle", "lseg"})
+"""Types of PostgreSQL that have no equality, or one that means something else; their text has."""
+
+Cells = Mapping[str, tuple[Column, Held]]
+"""Column names with the column and a value."""
+
+
+class Dialect(Protocol):
+    """How an engine says it. Statements come without a closing mark; each touches exactly one row."""
+
+    def insert(self, table: Name, cells: Cells) -> bytes:
+        """Put a row in."""
+        ...
+
+    def delete(self, table: Name, seen: Cells) -> bytes:
+        """Take a row out that is as it was seen."""
+        ...
+
+    def update(self, table: Name, new: Cells, seen: Cells) -> bytes:
+        """Set values of a row that is as it was seen."""
+        ...
+
+    def script(self, statements: Sequence[bytes]) -> Iterator[bytes]:
+        """All statements as one guarded transaction, with the counts at the end."""
+        ...
+
+    def apply(self, address: Address, statements: Sequence[bytes]) -> None:
+        """Run all statements in one transaction. Raises CannotCheck, with nothing changed, at the first that fails."""
+        ...
+
+
+def dialect_of(engine: Engine) -> Dialect:
+    """The dialect of an engine."""
+    if engine is Engine.POSTGRESQL:
+        return _Postgresql()
+    return _Sqlite() if engine is Engine.SQLITE else _Mariadb()
+
+
+class _Words:
+    """What the dialects share."""
+
+    engine: Engine
+    insert_words = b"INSERT INTO "
+    overriding = b""
+
+    def _quoted(self, name: str) -> bytes:
+        return b'"' + name.replace('"', '""').encode() + b'"'
+
+    def _table(self, table: Name) -> bytes:
+        parts = [table.schema, table.name] if table.schema is not None else [table.name]
+        return b".".join(self._quoted(part) for part in parts if part is not None)
+
+    def _text(self, text: str) -> bytes:
+        return b"'" + text.replace("'", "''").encode("utf-8", "surrogateescape") + b"'"
+
+    def _bytes(self, value: bytes) -> bytes:
+        return b"X'" + value.hex().encode() + b"'"
+
+    def _value(self, value: Held) -> bytes:
+        if value is None:
+            return b"NULL"
+        if isinstance(value, int):
+            return b"%d" % value
+        return self._bytes(value) if isinstance(value, bytes) else self._text(value)
+
+    def _same(self, name: str, column: Column, value: Held) -> bytes:
+        raise NotImplementedError
+
+    def _where(self, seen: Cells) -> bytes:
+        return b" AND ".join(self._same(name, column, value) for name, (column, value) in seen.items())
+
+    def insert(self, table: Name, cells: Cells) -> bytes:
+        """Put a row in."""
+        names = b", ".join(map(self._quoted, cells))
+        values = b", ".join(self._value(value) for _, value in cells.values())
+        return b"INSERT INTO %s (%s)%s VALUES (%s)" % (self._table(table), names, self.overriding, values)
+
+    def delete(self, table: Name, seen: Cells) -> bytes:
+        """Take a row out that is as it was seen."""
+        return b"DELETE FROM %s WHERE %s" % (self._table(table), self._where(seen))
+
+    def update(self, table: Name, new: Cells, seen: Cells) -> bytes:
+        """Set values of a row that is as it was seen."""
+        sets = b", ".join(self._quoted(name) + b" = " + self._value(value) for name, (_, value) in new.items())
+        return b"UPDATE %s SET %s WHERE %s" % (self._table(table), sets, self._where(seen))
+
+
+class _Postgresql(_Words):
+    engine = Engine.POSTGRESQL
+    overriding = b" OVERRIDING SYSTEM VALUE"
+    _settings = (
+        b"SET LOCAL timezone = 'UTC'", b"SET LOCAL datestyle = ISO", b"SET LOCAL intervalstyle = postgres",
+        b"SET LOCAL extra_float_digits = 3", b"SET LOCAL standard_conforming_strings = on",
+    )  # fmt: skip
+
+    def _bytes(self, value: bytes) -> bytes:
+        return b"'\\x" + value.hex().encode() + b"'"
+
+    def _same(self, name: str, column: Column, value: Held) -> bytes:
+        quoted = self._quoted(name)
+        if value is None:
+            return quoted + b" IS NULL"
+        cast = b"::text" if base_type(column.type) in _WITHOUT_EQUALITY else b""
+        return quoted + cast + b" = " + self._value(value)
+
+    def script(self, statements: Sequence[bytes]) -> Iterator[bytes]:
+        """One transaction around a block that counts each statement's rows."""
+        yield b"BEGIN;\nSET LOCAL client_encoding = 'UTF8';\n"
+        yield from (setting + b";\n" for setting in self._settings)
+        yield b"DO $sospes$\nDECLARE\n  touched bigint;\n  done bigint := 0;\nBEGIN\n"
+        for number, statement in enumerate(statements, 1):
+            yield b"  %s;\n  GET DIAGNOSTICS touched = ROW_COUNT;\n" % _undollared(statement)
+            yield (
+                b"  IF touched <> 1 THEN RAISE EXCEPTION 'row %% is no longer as it was compared', %d; END IF;\n"
+                % number
+            )
+            yield b"  done := done + 1;\n"
+        yield b"  RAISE NOTICE '%% rows brought back, %d expected', done;\nEND\n$sospes$;\nCOMMIT;\n" % len(statements)
+
+    def apply(self, address: Address, statements: Sequence[bytes]) -> None:
+        """Run all statements in one transaction."""
+        import psycopg
+
+        from sospes.sides.servers.live_postgresql import connected, one_line
+
+        with connected(address) as connection:
+            try:
+                connection.execute("BEGIN")
+                for setting in self._settings:
+                    connection.execute(setting)
+                for number, statement in enumerate(statements, 1):
+                    if connection.execute(statement).rowcount != 1:
+                        raise _not_as_seen(address, number)
+                connection.execute("COMMIT")
+            except psycopg.Error as error:
+                raise _taken_back(address, one_line(error)) from error
+
+
+class _Mariadb(_Words):
+    engine = Engine.MARIADB
+
+    def _quoted(self, name: str) -> bytes:
+        return b"`" + name.replace("`", "``").encode() + b"`"
+
+    def _text(self, text: str) -> bytes:
+        raw = text.replace("\\", "\\\\").replace("'", "''").replace("\0", "\\0").replace("\x1a", "\\Z")
+        return b"'" + raw.encode("utf-8", "surrogateescape") + b"'"
+
+    def _same(self, name: str, column: Column, value: Held) -> bytes:
+        quoted = self._quoted(name)
+        if value is None:
+            return quoted + b" IS NULL"
+        if isinstance(value, int | bytes):
+            return quoted + b" = " + self._value(value)
+        return b"CAST(" + quoted + b" AS CHAR) = BINARY " + self._value(value)
+
+    def script(self, statements: Sequence[bytes]) -> Iterator[bytes]:
+        """One transaction in a compound statement, which signals an error for a row that isn't there."""
+        yield b"SET NAMES utf8mb4;\nSET time_zone = '+00:00';\nSET sql_mode = 'STRICT_TRANS_TABLES';\nDELIMITER //\n"
+        yield b"BEGIN NOT ATOMIC\n  DECLARE EXIT HANDLER FOR SQLEXCEPTION BEGIN ROLLBACK; RESIGNAL; END;\n"
+        yield b"  START TRANSACTION;\n"
+        for number, statement in enumerate(statements, 1):
+            message = b"'row %d is no longer as it was compared'" % number
+            yield b"  %s;\n  IF ROW_COUNT() <> 1 THEN SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = %s; END IF;\n" % (
+                statement, message,
+            )  # fmt: skip
+        yield b"  COMMIT;\n  SELECT '%d rows brought back' AS done;\nEND//\nDELIMITER ;\n" % len(statements)
+
+    def apply(self, address: Address, statements: Sequence[bytes]) -> None:
+        """Run all statements in one transaction."""
+        import pymysql
+
+        from sospes.sides.servers.live_mariadb import connected, one_line
+
+        connection = connected(address)
+        try:
+            with connection.cursor() as cursor:
+                cursor.execute("SET time_zone = '+00:00', sql_mode = 'STRICT_TRANS_TABLES'")
+                cursor.execute("START TRANSACTION")
+                for number, statement in enumerate(statements, 1):
+                    if cursor.execute(statement) != 1:
+                        raise _not_as_seen(address, number)
+                cursor.execute("COMMIT")
+        except pymysql.Error as error:
+            raise _taken_back(address, one_line(error)) from error
+        finally:
+            connection.close()  # what was not committed is taken back
+
+
+class _Sqlite(_Words):
+    engine = Engine.SQLITE
+
+    def _same(self, name: str, column: Column, value: Held) -> bytes:
+        return self._quoted(name) + b" IS " + self._value(value)
+
+    def script(self, statements: Sequence[bytes]) -> Iterator[bytes]:
+        """One transaction; a table with a check makes a statement fail that touched another number of rows."""
+        yield b".bail on\nBEGIN;\nCREATE TEMP TABLE sospes_touched (rows INTEGER CHECK (rows = 1));\n"
+        for statement in statements:
+            yield statement + b";\nINSERT INTO sospes_touched SELECT changes();\n"
+        yield b"DROP TABLE sospes_touched;\nCOMMIT;\n-- %d rows brought back\n" % len(statements)
+
+    def apply(self, address: Address, statements: Sequence[bytes]) -> None:
+        """No address names a SQLite file."""
+        raise CannotCheck(f"{address.label}: is no server", "feed the script to the file yourself")
+
+
+def _undollared(statement: bytes) -> bytes:
+    """A statement that doesn't end the block which it stands in: the mark can only be inside of a string."""
+    return statement.replace(b"$sospes$", b"$sospes' || '$")
+
+
+def _not_as_seen(address: Address, number: int) -> CannotCheck:
+    return _taken_back(address, f"row {number:,} of the script is no longer as it was compared")
+
+
+def _taken_back(address: Address, why: str) -> CannotCheck:
+    return CannotCheck(f"{address.label}: nothing was changed: {why}", "compare again, and mend what is found then")
