@@ -3,7 +3,7 @@ VENV ?= .venv
 PYTHON ?= python3
 BIN := $(VENV)/bin
 
-.PHONY: demo test lint bench clean
+.PHONY: demo test lint bench fuzz clean
 
 demo: $(VENV)/ready
 	$(BIN)/sospes demo
@@ -19,6 +19,10 @@ lint: $(VENV)/ready
 
 bench: $(VENV)/ready
 	$(BIN)/python -m benchmarks.speed
+	$(BIN)/python -m benchmarks.damage
+
+fuzz: $(VENV)/ready
+	$(BIN)/python -m tests.fuzz --seconds 600
 
 $(VENV)/ready: pyproject.toml
 	$(PYTHON) -m venv $(VENV)

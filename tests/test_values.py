@@ -85,7 +85,7 @@ def test_bytes_in_both_of_their_forms(text: str, value: bytes) -> None:
     (Engine.POSTGRESQL, "bigint", Hold.INTEGER, Meaning.INTEGER), (Engine.POSTGRESQL, "integer[]", Hold.TEXT, Meaning.OTHER),
     (Engine.POSTGRESQL, "numeric(10,2)", Hold.TEXT, Meaning.DECIMAL), (Engine.POSTGRESQL, "double precision", Hold.TEXT, Meaning.FLOAT),
     (Engine.POSTGRESQL, "bytea", Hold.BYTES, Meaning.BYTES), (Engine.POSTGRESQL, "character varying(8)", Hold.TEXT, Meaning.TEXT),
-    (Engine.POSTGRESQL, "timestamp(3) with time zone", Hold.TEXT, Meaning.TEXT), (Engine.POSTGRESQL, "jsonb", Hold.TEXT, Meaning.JSON),
+    (Engine.POSTGRESQL, "timestamp(3) with time zone", Hold.TEXT, Meaning.MOMENT), (Engine.POSTGRESQL, "jsonb", Hold.TEXT, Meaning.JSON),
     (Engine.POSTGRESQL, "public.citext", Hold.TEXT, Meaning.FOLDED), (Engine.POSTGRESQL, "interval", Hold.TEXT, Meaning.OTHER),
     (Engine.MARIADB, "int(10) unsigned", Hold.INTEGER, Meaning.INTEGER), (Engine.MARIADB, "bigint(20) unsigned", Hold.TEXT, Meaning.INTEGER),
     (Engine.MARIADB, "varchar(20)", Hold.TEXT, Meaning.FOLDED), (Engine.MARIADB, "varbinary(20)", Hold.BYTES, Meaning.BYTES),
@@ -148,8 +148,10 @@ def test_text_that_is_no_text_is_held_as_bytes(tmp_path: Path) -> None:
     rows = b"INSERT INTO `t` VALUES (1,'fine'),(2,'\xff\xfe'),(3,'fine');\n"
     (tmp_path / "a.sql").write_bytes(mysql(b"CREATE TABLE `t` (`id` int, `v` varchar(9));\n" + rows))
 
-    run = sospes("rehearse", tmp_path / "a.sql", "--json")
+    refused = sospes("rehearse", tmp_path / "a.sql", "--json")
+    run = sospes("rehearse", tmp_path / "a.sql", "--salvage", "--json")
 
+    assert refused.codes == ["encoding-broken", "table-refused"]
     assert (run.code, run.codes) == (1, ["encoding-broken"])
     assert run.document["result"]["tables"][0]["rows"] == 3
 

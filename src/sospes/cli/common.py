@@ -84,10 +84,10 @@ def add_salvage(parser: argparse.ArgumentParser) -> None:
     )
 
 
-def write_missing(path: Path | None, missing: Sequence[Missing] | None) -> None:
-    """Write the list of what could not be used; raises UsageError if the file is there already."""
-    if path is None or missing is None:
-        return
+def write_missing(path: Path | None, missing: Sequence[Missing] | None) -> Path | None:
+    """Write the list of what could not be used, if there is any; raises UsageError if the file is there already."""
+    if path is None or not missing:
+        return None
     import json
     from dataclasses import asdict
 
@@ -96,6 +96,7 @@ def write_missing(path: Path | None, missing: Sequence[Missing] | None) -> None:
             file.writelines(json.dumps(asdict(item)) + "\n" for item in missing)
     except FileExistsError as error:
         raise UsageError(f"{path}: is there already", "name another file with --missing FILE") from error
+    return path
 
 
 def add_key(parser: argparse.ArgumentParser) -> None:

@@ -74,10 +74,10 @@ def run(args: argparse.Namespace) -> int:
         )
         outcome = extract(paths, how)
     beside = how.out.with_name(how.out.name + ".missing.jsonl") if how.out else None
-    common.write_missing(args.missing or beside, outcome.result.missing or None)
+    listed = common.write_missing(args.missing or beside, outcome.result.missing)
     if not args.json:
         stream = sys.stdout if how.out else sys.stderr
-        tell_extract(Printer(stream, args.quiet), outcome)
+        tell_extract(Printer(stream, args.quiet), outcome, listed)
     return common.finish(args, [outcome], begin)
 
 

@@ -9,7 +9,7 @@ from pathlib import Path
 
 from sospes.cli import common
 
-EXAMPLE = "sospes mend night.sql.gz @live --table rescue.call_out --out fix.sql --undo undo.sql"
+EXAMPLE = "sospes mend night.sql.gz @live --out fix.sql --undo undo.sql"
 
 
 def configure(parser: argparse.ArgumentParser) -> None:

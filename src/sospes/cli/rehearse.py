@@ -79,9 +79,9 @@ def run(args: argparse.Namespace) -> int:
         outcome = rehearse_privately(paths, how) if how.private else rehearse(paths, how)
     side = outcome.result.side
     beside = Path(f"{side.location}.missing.jsonl") if side is not None and side.kept else None
-    common.write_missing(args.missing or beside, outcome.result.missing or None)
+    listed = common.write_missing(args.missing or beside, outcome.result.missing)
     if not args.json:
-        tell_rehearse(common.printer(args), outcome)
+        tell_rehearse(common.printer(args), outcome, listed)
     return common.finish(args, [outcome], begin)
 
 

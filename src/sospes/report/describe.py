@@ -47,7 +47,7 @@ def tell_verify(printer: Printer, outcome: Outcome[Description]) -> None:
         _objects(printer, found, every=False)
     if not printer.quiet:
         read = f"read {size(found.bytes_read)}"
-        if found.compression:
+        if found.compression and found.checked_by != "seal":
             read += f", {size(found.plain_bytes)} unpacked"
         printer.line(f"  {read} in {duration(outcome.seconds)}", style="dim")
     printer.rung(outcome.rung, _claim(outcome.rung, found))

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from pathlib import Path
 
 from sospes.model.verdict import Severity
 from sospes.report.printer import Printer
@@ -14,8 +15,8 @@ from sospes.work.salvage import Missing
 MOST_MISSING = 20
 
 
-def tell_extract(printer: Printer, outcome: Outcome[Extraction]) -> None:
-    """The verdict, what is wrong, then each table with its rows and size."""
+def tell_extract(printer: Printer, outcome: Outcome[Extraction], listed: Path | None = None) -> None:
+    """The verdict, what is wrong, then each table with its rows and size; `listed` is the list of what is missing."""
     found = outcome.result
     printer.verdict(outcome.verdict, outcome.name, _summary(outcome))
     printer.findings(outcome.findings)
@@ -30,17 +31,19 @@ def tell_extract(printer: Printer, outcome: Outcome[Extraction]) -> None:
     where = f" in {found.out}" if found.out else ""
     printer.line(f"  {size(found.bytes)} of {found.form}{where}{beside}, in {duration(outcome.seconds)}")
 
-    tell_missing(printer, found.missing)
+    tell_missing(printer, found.missing, listed)
 
 
-def tell_missing(printer: Printer, missing: Sequence[Missing] | None) -> None:
+def tell_missing(printer: Printer, missing: Sequence[Missing] | None, listed: Path | None) -> None:
     """What could not be used of a damaged backup, not too much of it."""
     if missing is None:
         return
     if not missing:
         printer.line("  nothing is missing of what was asked for")
         return
-    printer.line(f"  missing or uncertain: {plural(len(missing), 'stretch')}; the list has them all")
+    printer.line(
+        f"  missing or uncertain: {plural(len(missing), 'stretch')}" + (f", listed in {listed}" if listed else "")
+    )
     rows = []
     for item in missing[:MOST_MISSING]:
         table = ".".join(part for part in (item.database, item.schema, item.table) if part)

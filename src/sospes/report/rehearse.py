@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from pathlib import Path
+
 from sospes.model.verdict import Rung, Verdict
 from sospes.report.describe import tell_tables
 from sospes.report.extract import tell_missing
@@ -18,7 +20,7 @@ _CLAIMS = {
 _STATUS = {"sound": "done", "unproven": "left a doubt", "unsound": "found faults"}
 
 
-def tell_rehearse(printer: Printer, outcome: Outcome[Rehearsal]) -> None:
+def tell_rehearse(printer: Printer, outcome: Outcome[Rehearsal], listed: Path | None = None) -> None:
     """The verdict, what is wrong, the steps with their times, the tables, and what was not tried."""
     found = outcome.result
     printer.verdict(outcome.verdict, outcome.name, _summary(outcome))
@@ -33,7 +35,7 @@ def tell_rehearse(printer: Printer, outcome: Outcome[Rehearsal]) -> None:
         if found.tables:
             tell_tables(printer, found.tables)
         _not_rehearsed(printer, found)
-        tell_missing(printer, found.missing)
+        tell_missing(printer, found.missing, listed)
     if found.side is not None and found.side.kept:
         printer.line(f"  the side copy is kept: {found.side.location}")
     claim = _CLAIMS.get(outcome.rung, "") if outcome.rung else ""
@@ -47,6 +49,8 @@ def _summary(outcome: Outcome[Rehearsal]) -> str:
     if outcome.verdict is not Verdict.SOUND:
         return f"{count_severities(outcome.findings)}; {held} loaded"
     space = f", {size(found.space_expected_bytes)} were set aside" if found.space_expected_bytes else ""
+    if found.side is not None and found.side.kind == "private":
+        return f"{held} restored on {found.side.engine} {found.side.engine_version}, in {duration(outcome.seconds)}"
     return f"{held} loaded, all keys held, in {duration(outcome.seconds)}{space}"
 
 

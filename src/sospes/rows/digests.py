@@ -37,6 +37,13 @@ def digest_lines(lines: Sequence[bytes], keys: Sequence[bytes] | None) -> Digest
     return found
 
 
+def sum_of_lines(lines: Sequence[bytes]) -> int:
+    """The sum of some rows' digests, modulo 2^128."""
+    joined = b"".join(map(xxhash.xxh3_128_digest, lines))
+    pairs = np.frombuffer(joined, dtype=">u8").reshape(-1, 2)
+    return (_sum(pairs[:, 1]) + (_sum(pairs[:, 0]) << 64)) % MODULUS
+
+
 @dataclass(slots=True)
 class DigestStore:
     """All digests of one table on one side, sorted in chunks; `file` takes them once there are many."""

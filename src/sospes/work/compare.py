@@ -13,11 +13,12 @@ from tempfile import TemporaryFile
 from typing import IO
 
 from sospes.formats.opening import Opening
-from sospes.model.entries import Name
+from sospes.model.entries import Engine, Name
 from sospes.model.errors import UsageError
 from sospes.model.findings import Finding, Place, doubt, fault, note, verdict_of
 from sospes.model.verdict import Rung, Severity, Verdict
 from sospes.rows.canonical import canonical_cells
+from sospes.rows.copied import CopySum, same
 from sospes.rows.decoding import Row
 from sospes.rows.digests import DigestStore, digest_rows, unlike
 from sospes.rows.explain import Explanation
@@ -122,12 +123,17 @@ def opened_side(place: Path | Address, how: Comparing, stack: ExitStack) -> RowS
 
 def _compare(left: RowSide, right: RowSide, how: Comparing, stack: ExitStack) -> tuple[Comparison, list[Finding]]:
     pairing = pair_tables(left, right, how.tables, how.key, how.ignored)
+    alike = _alike(left, right, pairing.pairs, how)
+    others = [pair for pair in pairing.pairs if pair.name not in alike]
     tables: list[ComparedTable] = []
     listed: list[list[Difference]] = []
     findings: list[Finding] = list(_structure(pairing, left, right))
-    left_sums = summed(left, {pair.left.name: pair for pair in pairing.pairs}, stack, how)
-    right_sums = summed(right, {pair.right.name: pair for pair in pairing.pairs}, stack, how)
+    left_sums = summed(left, {pair.left.name: pair for pair in others}, stack, how)
+    right_sums = summed(right, {pair.right.name: pair for pair in others}, stack, how)
     for pair in pairing.pairs:
+        if pair.name in alike:
+            tables.append(_same(pair, alike[pair.name]))
+            continue
         sums = left_sums[pair.left.name], right_sums[pair.right.name]
         differences = _differences(pair, sums, (left, right), how)
         listed.append(differences.listed)
@@ -136,6 +142,36 @@ def _compare(left: RowSide, right: RowSide, how: Comparing, stack: ExitStack) ->
         findings += _table_findings(table, left.name, isinstance(right, LiveRows))
     chosen_rows = _spread(listed, how.limit)
     return Comparison(left=left.name, right=right.name, tables=tuple(tables), differences=chosen_rows), findings
+
+
+def _alike(left: RowSide, right: RowSide, pairs: Sequence[Pair], how: Comparing) -> dict[Name, CopySum]:
+    """Tables whose rows stand on both sides as the very same COPY text: no value of theirs has to be converted."""
+    if not isinstance(left, BackupRows) or not isinstance(right, BackupRows | LiveRows):
+        return {}
+    if {left.engine, right.engine} != {Engine.POSTGRESQL}:
+        return {}
+    fitting = [pair for pair in pairs if not (pair.left_extra or pair.right_extra or how.ignored)]
+    numbers = {pair.name: frozenset(pair.columns[index] for index in pair.summed) for pair in fitting}
+    ours = {pair.left.name: CopySum(numbers[pair.name]) for pair in fitting}
+    theirs = {pair.right.name: CopySum(numbers[pair.name]) for pair in fitting}
+    if not fitting or not (left.copied(ours) and right.copied(theirs)):
+        return {}
+    if how.progress is not None:
+        how.progress(left.bytes_read)
+    return {pair.name: ours[pair.left.name] for pair in fitting if same(ours[pair.left.name], theirs[pair.right.name])}
+
+
+def _same(pair: Pair, found: CopySum) -> ComparedTable:
+    """A table that is the same on both sides."""
+    names = [pair.columns[index] for index in pair.summed]
+    totals = tuple(paired(name, found.total_of(name), found.total_of(name)) for name in names)
+    return ComparedTable(
+        database=pair.name.database, schema=pair.name.schema, name=pair.name.name, left_rows=found.rows,
+        right_rows=found.rows, same=found.rows, only_left=0, only_right=0, changed=0, drift=None,
+        key=tuple(pair.columns[index] for index in pair.key), columns_changed={},
+        totals=totals,
+        explanations=(), left_digest=found.hexadecimal, right_digest=found.hexadecimal,
+    )  # fmt: skip
 
 
 @dataclass(slots=True)

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import sqlite3
-from collections.abc import Callable, Iterator, Sequence
+from collections.abc import Callable, Iterator, Mapping, Sequence
 from contextlib import closing
 from dataclasses import dataclass, field, replace
 from pathlib import Path
@@ -16,6 +16,7 @@ from sospes.model.entries import Column, ConstraintKind, Engine, Entry, Name
 from sospes.model.errors import CannotCheck, NotFound, UsageError
 from sospes.model.events import Batch, RowsBegin
 from sospes.model.findings import Finding, Place, fault
+from sospes.rows.copied import CopySum
 from sospes.rows.decoding import Row, held_rows
 from sospes.rows.files import csv_mark, csv_rows, in_parts, is_json_lines, json_rows, lines_of, reordered
 from sospes.rows.types import Hold, hold_of
@@ -152,6 +153,21 @@ class BackupRows:
             elif constraint.references is not None:
                 self.tables[table.name] = replace(known, references=(*known.references, constraint.references))
 
+    def copied(self, sums: Mapping[Name, CopySum]) -> bool:
+        """Sum up the rows of tables as they stand, one pass; False where this side can't."""
+        opened = self._open(sums.__contains__)
+        before = self.bytes_read
+        begin: RowsBegin | None = None
+        for event in opened.events():
+            self.bytes_read = before + opened.text.bytes_read
+            if isinstance(event, RowsBegin):
+                begin = event
+            elif isinstance(event, Batch) and begin is not None and begin.table in sums:
+                sums[begin.table].add(event, begin.columns or ())
+            elif isinstance(event, Finding) and event not in self.findings:
+                self.findings.append(event)
+        return self.engine is Engine.POSTGRESQL
+
     def parts(self, wants: Wants) -> Iterator[RowPart]:
         """All rows of the wanted tables; what can't be read of them goes to `findings`."""
         opened = self._open(wants)
@@ -276,6 +292,14 @@ class LiveRows:
     def close(self) -> None:
         """End the snapshot."""
         self.database.close()
+
+    def copied(self, sums: Mapping[Name, CopySum]) -> bool:
+        """Sum up the rows of tables as they stand; False where this side can't."""
+        for name, total in sums.items():
+            columns = tuple(column.name for column in self._live[name].columns)
+            for batch in self.database.batches(self._live[name]):
+                total.add(batch, columns)
+        return self.engine is Engine.POSTGRESQL
 
     def parts(self, wants: Wants) -> Iterator[RowPart]:
         """All rows of the wanted tables."""

@@ -8,10 +8,6 @@ from dataclasses import dataclass, field
 from datetime import datetime
 from pathlib import Path
 
-import numpy as np
-import xxhash
-from numpy.typing import NDArray
-
 from sospes import __version__
 from sospes.formats.opening import Opened, Opening, open_backup
 from sospes.model.entries import Column, Name
@@ -20,6 +16,7 @@ from sospes.model.events import Batch, Event, Notation, RowsBegin, RowsEnd
 from sospes.model.findings import Finding, verdict_of
 from sospes.model.verdict import Rung, Verdict
 from sospes.places.source import Source
+from sospes.rows.digests import MODULUS, sum_of_lines
 from sospes.rows.typed.cells import ColumnsOf
 from sospes.rows.typed.sums import ColumnTotal
 from sospes.rows.types import Meaning, meaning_of
@@ -29,7 +26,6 @@ from sospes.work.outcome import Outcome
 from sospes.work.seal import ENDING, VERSION, Seal, SealedTable, SealedTotal, seal_text, write_seal
 
 _TIMES = ("date", "timestamp", "datetime")
-_MODULUS = 1 << 128
 Progress = Callable[[int], None]
 
 
@@ -91,11 +87,7 @@ class RowSums:
     def _batch(self, batch: Batch, table: _Table) -> None:
         self._range = [self._range[0] if self._range else batch.plain_from, batch.plain_to]
         table.rows += batch.rows
-        lines = rows_of(batch)
-        joined = b"".join(map(xxhash.xxh3_128_digest, lines))
-        pairs = np.frombuffer(joined, dtype=">u8").reshape(-1, 2)
-        low, high = (_exact_sum(pairs[:, side]) for side in (1, 0))
-        table.total = (table.total + low + (high << 64)) % _MODULUS
+        table.total = (table.total + sum_of_lines(rows_of(batch))) % MODULUS
         if table.totals and batch.width == len(table.columns):
             columns = ColumnsOf(batch)
             for index, (_, total) in table.totals.items():
@@ -110,12 +102,6 @@ def rows_of(batch: Batch) -> list[bytes]:
         bounds = zip(batch.starts[:, 0].tolist(), batch.ends[:, -1].tolist(), strict=True)
         return [batch.data[start:end] for start, end in bounds]
     return batch.data.split(b"\n")[:-1] if batch.width else [b""] * batch.rows
-
-
-def _exact_sum(numbers: NDArray[np.uint64]) -> int:
-    """The sum of unsigned 64-bit numbers, beyond 64 bits too."""
-    low = int((numbers & 0xFFFFFFFF).sum(dtype=np.uint64))
-    return low + (int((numbers >> np.uint64(32)).sum(dtype=np.uint64)) << 32)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

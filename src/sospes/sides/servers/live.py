@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from typing import Protocol
 
 from sospes.model.entries import Column, Engine, Name
+from sospes.model.events import Batch
 from sospes.rows.decoding import Row
 from sospes.sides.servers.address import Address
 
@@ -32,6 +33,10 @@ class LiveDatabase(Protocol):
 
     def rows(self, table: LiveTable) -> Iterator[list[Row]]:
         """All rows of a table, some thousands at a time."""
+        ...
+
+    def batches(self, table: LiveTable) -> Iterator[Batch]:
+        """All rows of a table as COPY text; nothing from engines that have none."""
         ...
 
     def close(self) -> None:

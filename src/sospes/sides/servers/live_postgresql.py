@@ -80,15 +80,20 @@ class LivePostgresql:
 
     def rows(self, table: LiveTable) -> Iterator[list[Row]]:
         """All rows of the table itself, without those of tables that inherit from it."""
+        holds = [hold_of(self.engine, column.type) for column in table.columns]
+        for batch in self.batches(table):
+            yield from held_parts(batch, holds, lambda *_: None)
+
+    def batches(self, table: LiveTable) -> Iterator[Batch]:
+        """The same rows as COPY text."""
         named = sql.SQL(", ").join(map(sql.Identifier, (column.name for column in table.columns)))
         statement = sql.SQL("COPY (SELECT {} FROM ONLY {}) TO STDOUT").format(
             named, sql.Identifier(str(table.name.schema), table.name.name)
         )
-        holds = [hold_of(self.engine, column.type) for column in table.columns]
         try:
             with self._connection.cursor() as cursor, cursor.copy(statement) as copy:
                 for data in _blocks(iter(copy)):
-                    yield from held_parts(_batch(data, len(holds)), holds, lambda *_: None)
+                    yield _batch(data, len(table.columns))
         except psycopg.Error as error:
             raise CannotCheck(
                 f"{self._address.label}: {table.name.label} can't be read: {one_line(error)}",
