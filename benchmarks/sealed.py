@@ -9,6 +9,7 @@ import argparse
 import json
 import os
 import platform
+import shutil
 import tempfile
 from collections.abc import Callable
 from pathlib import Path
@@ -69,8 +70,11 @@ def main() -> None:
     with tempfile.TemporaryDirectory(prefix="sospes-bench-") as name:
         folder = Path(name)
         make_inputs(folder, args.mib)
-        without_keys = (folder / "night.sql").read_bytes().replace(TAIL, TAIL[TAIL.index(b"--\n-- PostgreSQL") :])
-        (folder / "keyless.sql").write_bytes(without_keys)
+        shutil.copy(folder / "night.sql", folder / "keyless.sql")
+        with (folder / "keyless.sql").open("r+b") as file:
+            file.seek(-len(TAIL), os.SEEK_END)
+            file.truncate()
+            file.write(TAIL[TAIL.index(b"--\n-- PostgreSQL") :])
         run(["gzip", str(folder / "keyless.sql")])
         measure(folder, args.repeat)
 

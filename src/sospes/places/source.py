@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import os
 import stat
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
@@ -87,6 +88,21 @@ class Source:
             if length <= 0:
                 break
         return b"".join(parts)
+
+    def part(self, start: int, length: int) -> bytes:
+        """The bytes from offset `start`, fewer than `length` only at the end; may be called by several threads."""
+        for piece in self.pieces:
+            if start >= piece.size:
+                start -= piece.size
+                continue
+            if start + length > piece.size and piece is not self.pieces[-1]:
+                break
+            try:
+                with piece.path.open("rb", buffering=0) as file:
+                    return os.pread(file.fileno(), length, start)
+            except OSError as error:
+                raise CannotCheck(f"{piece.path}: reading stopped: {error.strerror}", _DISK_ADVICE) from error
+        return self.tail_from(start, length)
 
     def changes(self) -> Iterator[Finding]:
         """A doubt for every piece that was altered since it was opened."""

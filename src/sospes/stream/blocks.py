@@ -39,7 +39,7 @@ def block_digests(
     size = source.size or 0
 
     def part(start: int) -> list[tuple[bytes, int]]:
-        data = memoryview(source.tail_from(start, step))
+        data = memoryview(source.part(start, step))
         blocks = [data[at : at + BLOCK_SIZE] for at in range(0, len(data), BLOCK_SIZE)]
         return [(hashed(block), len(block)) for block in blocks]
 

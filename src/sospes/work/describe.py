@@ -7,6 +7,7 @@ import time
 from collections.abc import Callable, Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
 from pathlib import Path
+from typing import TYPE_CHECKING
 
 from sospes.formats.archive.reader import ArchiveReader
 from sospes.formats.opening import Opened, Opening, open_backup
@@ -23,19 +24,11 @@ from sospes.places.source import open_source
 from sospes.stream.containers import Block
 from sospes.work.damage import BREAKS, condensed
 from sospes.work.outcome import Description, Outcome
-from sospes.work.seal import Seal
-from sospes.work.sealed import (
-    SealUse,
-    changed_bytes,
-    changed_tables,
-    find_seal,
-    older_note,
-    require_seal,
-    summaries,
-)
-from sospes.work.sealing import RowSums
 from sospes.work.tally import Tally
-from sospes.work.values import ValueChecks, key_findings, summary_of
+
+if TYPE_CHECKING:
+    from sospes.work.seal import Seal
+    from sospes.work.sealed import SealUse
 
 TAIL_SIZE = 4096
 Progress = Callable[[int], None]
@@ -100,6 +93,8 @@ def verify(paths: Sequence[Path], looking: Looking) -> Outcome[Description]:
 
     Raises UsageError for `quick` without a seal.
     """
+    from sospes.work.sealed import find_seal, require_seal
+
     begin = time.perf_counter()
     seal, seal_path, sealed = find_seal(paths, looking.seal) if looking.seal else (None, None, [])
     if looking.quick:
@@ -126,6 +121,8 @@ def _by_seal(
     paths: Sequence[Path], looking: Looking, seal: Seal | None
 ) -> tuple[Description, tuple[Finding, ...], str | None]:
     """Only compare the bytes with those that were sealed."""
+    from sospes.work.sealed import changed_bytes, older_note, summaries
+
     source = open_source(paths)
     if seal is None:
         return Description(name=source.name, size_bytes=source.size), (), None
@@ -155,6 +152,10 @@ def _by_seal(
 def _fully(
     paths: Sequence[Path], looking: Looking, seal: Seal | None
 ) -> tuple[Description, tuple[Finding, ...], str | None]:
+    from sospes.work.sealed import changed_bytes, changed_tables, older_note
+    from sospes.work.sealing import RowSums
+    from sospes.work.values import ValueChecks, key_findings, summary_of
+
     opened = open_backup(paths, looking.opening)
     changed = changed_bytes(seal, opened.source) if seal else []
     checks = ValueChecks(hide=looking.hide_values) if looking.values else None

@@ -10,7 +10,7 @@ from collections.abc import Callable, Iterator, Mapping, Sequence
 from contextlib import contextmanager
 from dataclasses import dataclass, field, replace
 from pathlib import Path
-from typing import BinaryIO
+from typing import TYPE_CHECKING, BinaryIO
 
 from sospes.formats.opening import Opened, Opening, open_backup
 from sospes.formats.script.reader import ScriptReader
@@ -19,16 +19,17 @@ from sospes.model.errors import UsageError
 from sospes.model.events import Batch, Event, RowsBegin
 from sospes.model.findings import Finding, Place, doubt, fault, note
 from sospes.model.verdict import Rung, Severity
-from sospes.sides.embedded.keys import Keys
 from sospes.work.damage import BREAKS, condensed, stretches
 from sospes.work.describe import Progress, followed
-from sospes.work.loading import Loader
 from sospes.work.outcome import Outcome
 from sospes.work.salvage import Missing, Salvage, surveyed
 from sospes.work.seal import Seal
 from sospes.work.sealed import SealUse, find_seal, kept_ranges, text_of, unchanged
 from sospes.work.selection import Selection
 from sospes.work.writers import ExtractedTable, Output, RowsWriter, SqlWriter
+
+if TYPE_CHECKING:
+    from sospes.work.loading import Loader
 
 _WHOLE_FILE = (BREAKS - {"rows-lost"}) | {"completeness-unknown", "rows-unplaced", "statement-unreadable"}
 
@@ -275,6 +276,8 @@ class _NewPath:
 
 
 def _into_side_copy(reading: _Reading) -> tuple[list[Finding], Extraction]:
+    from sospes.work.loading import Loader
+
     opened, how = reading.opened, reading.how
     assert how.out is not None  # the command requires it
     beside = how.out.with_name(f".{how.out.name}.{os.getpid()}.part")
@@ -318,6 +321,8 @@ def _into_side_copy(reading: _Reading) -> tuple[list[Finding], Extraction]:
 
 
 def _finish_side_copy(loader: Loader, findings: list[Finding], opened: Opened) -> tuple[ExtractedTable, ...]:
+    from sospes.sides.embedded.keys import Keys
+
     tables = []
     for copy in loader.copies.values():
         keys = Keys(copy)
