@@ -15,7 +15,7 @@ import pytest
 
 from sospes.sides.servers.private import PREFIX
 from tests.backups import copy_table, postgresql
-from tests.conftest import DUMPS, sospes
+from tests.conftest import DUMPS, INPUTS, sospes
 from tests.servers import MariadbServer, PostgresServer
 
 pytestmark = pytest.mark.servers
@@ -226,3 +226,18 @@ def test_passwords_and_profiles(postgres: PostgresServer, tmp_path: Path) -> Non
     assert os.environ.get("PGPASSWORD") is None
     unreachable = sospes("compare", backup, "postgresql://postgres@/db?host=/nowhere")
     assert unreachable.code == 3 and "check that the server runs" in unreachable.err
+
+
+@pytest.mark.parametrize("options", [[], ["--inserts"], ["-Fc"]], ids=str)
+def test_extreme_values_of_every_type(postgres: PostgresServer, tmp_path: Path, options: list[str]) -> None:
+    postgres.run_sql("postgres", "CREATE DATABASE types")
+    try:
+        postgres.run_sql("types", (INPUTS / "types_postgresql.sql").read_text())
+        (tmp_path / "night").write_bytes(postgres.dump("types", *options))
+
+        for words in (["verify", "--values"], ["rehearse"], ["rehearse", "--side", "private"]):
+            run = sospes(*words, tmp_path / "night", "--json")
+            assert (run.code, run.codes) == (0, []), words
+        assert sospes("compare", tmp_path / "night", _address(postgres, "types"), "--json").code == 0
+    finally:
+        postgres.run_sql("postgres", "DROP DATABASE types")
