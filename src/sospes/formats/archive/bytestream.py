@@ -42,6 +42,10 @@ class ByteStream(Protocol):
         """Pass over exactly `length` bytes."""
         ...
 
+    def leftover(self) -> Iterator[Finding]:
+        """Read on to the end, and say what was found about the containers on the way."""
+        ...
+
     def seek(self, offset: int) -> None:
         """Go on reading at `offset`; forward only where the stream isn't seekable."""
         ...
@@ -86,6 +90,10 @@ class FileStream:
             self._position = offset - self._base
         else:
             self._base, self._position, self._data = offset, 0, b""
+
+    def leftover(self) -> Iterator[Finding]:
+        """A file has no containers around it."""
+        yield from ()
 
 
 class BlockStream:
@@ -133,6 +141,13 @@ class BlockStream:
 
     def seek(self, offset: int) -> None:
         self.skip(offset - self.offset)
+
+    def leftover(self) -> Iterator[Finding]:
+        """Checksums stand at the end of containers, behind all that the archive has."""
+        while self.some(1 << 20):
+            pass
+        yield from self.findings
+        self.findings = []
 
     def peek(self, length: int) -> bytes:
         """The next bytes of the block at hand, which stay unread."""

@@ -43,6 +43,10 @@ class Directory:
                 yield Member(entry.identity, False, self._file(path))
         yield from self._strangers(used)
 
+    def leftover(self) -> Iterator[Finding]:
+        """Each file was read to its end."""
+        yield from ()
+
     def _listed(self, path: Path, used: set[str]) -> Iterator[Finding]:
         """Large objects are listed with their files, one a line."""
         text = b"".join(block.data for block in self._file(path) if isinstance(block, Block))
@@ -201,6 +205,10 @@ class Tar:
             yield cut_off(cut.offset, "a member of the tar")
         for entry in missing.values():
             yield _member_missing(entry)
+
+    def leftover(self) -> Iterator[Finding]:
+        """What was found about containers around the tar."""
+        return self._stream.leftover()
 
     def _next_sound_header(self) -> TarMember | None:
         """Behind a damaged header: the next one that is whole and of a file that the contents know."""

@@ -153,6 +153,9 @@ class ArchiveReader:
         yield from self._without_data(seen, whole)
         for entry in after:
             yield from self._definition(entry)
+        for finding in self._store.leftover():
+            whole = whole and finding.severity != "fault"
+            yield finding
         self._finished = whole
 
     def ownership(self) -> Iterator[Entry]:

@@ -39,6 +39,10 @@ class Store(Protocol):
         """Members in stored order; the data of others are passed over."""
         ...
 
+    def leftover(self) -> Iterator[Finding]:
+        """What the bytes behind the last member show, once all members were read."""
+        ...
+
 
 def compressed(header: ArchiveHeader) -> Container | None:
     """The container that a single file's members are packed in; its gzip has no header of its own."""
@@ -65,6 +69,10 @@ class SingleFile:
             yield from self._sought([entry for entry in placed if wanted(entry.identity)])
             return
         yield from self._walked(wanted)
+
+    def leftover(self) -> Iterator[Finding]:
+        """What was found about containers around the file."""
+        return self._stream.leftover()
 
     def _sought(self, entries: list[TocEntry]) -> Iterator[Member | Finding]:
         """Go to each entry's data by its offset: what that costs depends on these entries alone."""

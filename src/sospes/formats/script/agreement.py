@@ -57,6 +57,8 @@ def statement_missing(announced: Announced | None) -> Finding | None:
 def disagreement(announced: Announced, entry: Entry) -> Finding | None:
     """A fault if the definition is of another kind or name than was announced; None if they agree or can't tell."""
     expected = _ANNOUNCED.get(announced.kind)
+    if expected == "constraint" and entry.kind == "table setting":
+        return _fault(announced, f"another change of {entry.name.label}")
     if expected is None or entry.kind not in set(_ANNOUNCED.values()):
         return None
     if entry.kind == expected and _same_name(announced, entry.name):

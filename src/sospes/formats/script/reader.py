@@ -25,6 +25,9 @@ from sospes.stream.containers import Block
 LONGEST_STATEMENT = 16 << 20
 """A definition longer than this, in bytes, is taken for one whose end was lost."""
 
+MOST_ZEROS = 20
+"""Blocks with zero bytes that are told of."""
+
 LOOK_AHEAD = 64
 """Bytes that tell what comes next: a comment, a line for the client, a statement."""
 
@@ -35,6 +38,8 @@ _RESUME = re.compile(
     rb"\n(?=--\n-- |COPY |CREATE |ALTER |INSERT INTO |SET |SELECT pg_catalog|DROP |LOCK TABLES|/\*M?![0-9])"
 )
 _BEHIND_GAP = re.compile(_RESUME.pattern + rb"|(?:\A|\n)(\\\.)\r?\n")
+_NO_ROWS = re.compile(rb"(?:insert|replace)\s", re.I)
+_ROWS_WORD = re.compile(rb"\b(?:values?|select|default|table|with|set)\b", re.I)
 _DEFAULT_ROW = re.compile(rb"insert\s+into\s+.*?\s+default\s+values\s*;", re.I | re.S)
 _FOREIGN_TEXT = re.compile(
     rb"(?:\S+: )?(?:\S+: )?(?:error|warning|fatal|notice|hint|panic|usage|got error|couldn't|can't|access denied|"
@@ -52,7 +57,7 @@ class ScriptReader:
     """One pass over a script. `wants` tells whose rows are to come as batches; others are passed over."""
 
     def __init__(self, blocks: Iterator[Block | Finding], lexis: Lexis, wants: Wanted | None = None) -> None:
-        self._blocks = blocks
+        self._blocks = _watched(blocks)
         self.notes = HeaderNotes()
         self.settings = Settings(lexis, self.notes)
         self.wants = wants or (lambda _: True)
@@ -78,7 +83,7 @@ class ScriptReader:
 
     def restart(self, blocks: Iterator[Block | Finding], wants: Wanted | None = None) -> None:
         """Go on with other text, keeping the settings and tables that are known by now."""
-        self._blocks = blocks
+        self._blocks = _watched(blocks)
         self.wants = wants or self.wants
 
     def _all_events(self) -> Iterator[Event]:
@@ -356,6 +361,13 @@ class ScriptReader:
                 "check the database that it was taken from, then take the backup again",
                 place,
             )
+        if entry.kind == "data" and _NO_ROWS.match(entry.definition) and not _ROWS_WORD.search(entry.definition):
+            return fault(
+                "statement-unreadable",
+                f"an INSERT names no rows: {text}",
+                "a byte in it is damaged, or a part of it is gone; compare with another copy",
+                place,
+            )
         if entry.kind != "unknown":
             return self._broken_text(entry, text, place)
         if _FOREIGN_TEXT.match(entry.definition):
@@ -440,3 +452,19 @@ class ScriptReader:
 
 def _is_schema_table(table: Name) -> bool:
     return table.name in {"sqlite_schema", "sqlite_master", "sqlite_sequence"}
+
+
+def _watched(blocks: Iterator[Block | Finding]) -> Iterator[Block | Finding]:
+    """The same blocks; no engine writes a zero byte into a script, so one is told of wherever it stands."""
+    told = 0
+    for block in blocks:
+        if isinstance(block, Block) and told < MOST_ZEROS and (first := block.data.find(0)) >= 0:
+            told += 1
+            last = block.data.rfind(0)
+            yield fault(
+                "zero-bytes",
+                f"{block.data.count(0):,} zero bytes stand in the text, where no script has any",
+                "a part of the file was lost, by a crash or a bad copy: take the backup from another copy",
+                Place(plain_from=block.plain_from + first, plain_to=block.plain_from + last + 1),
+            )
+        yield block
