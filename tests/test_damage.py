@@ -224,6 +224,8 @@ def test_a_checksum_around_an_archive_is_checked_to_its_end(tmp_path: Path) -> N
     (tmp_path / "a.tar.gz").write_bytes(whole)
 
     assert sospes("verify", tmp_path / "a.tar.gz", "--json").codes == ["container-damaged"]
+    refused = sospes("extract", tmp_path / "a.tar.gz", "rescue.station", "--out", tmp_path / "s.sql", "--json")
+    assert refused.code == 1 and not (tmp_path / "s.sql").exists()
 
 
 def test_an_insert_without_rows_is_no_statement(tmp_path: Path) -> None:

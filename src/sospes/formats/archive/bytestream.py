@@ -143,10 +143,14 @@ class BlockStream:
         self.skip(offset - self.offset)
 
     def leftover(self) -> Iterator[Finding]:
-        """Checksums stand at the end of containers, behind all that the archive has."""
+        """Checksums stand at the end of containers, behind all that the archive has.
+
+        Places in a table's data count from its own beginning, so damage around the archive is said of all of it.
+        """
         while self.some(1 << 20):
             pass
-        yield from self.findings
+        for finding in self.findings:
+            yield finding.at(plain_from=0, plain_to=self.offset) if finding.code == "container-damaged" else finding
         self.findings = []
 
     def peek(self, length: int) -> bytes:
