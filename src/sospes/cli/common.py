@@ -143,6 +143,29 @@ def seal_key(args: argparse.Namespace) -> bytes | None:
     return bytes(key)
 
 
+def add_key_and_timeout(parser: argparse.ArgumentParser) -> None:
+    """The options of commands that compare rows, maybe with a live server's."""
+    parser.add_argument(
+        "--key",
+        type=names,
+        default=[],
+        metavar="COLUMNS",
+        help="columns that tell rows apart, with commas (default: the primary key)",
+    )
+    parser.add_argument(
+        "--timeout",
+        type=positive,
+        default=3600,
+        metavar="SECONDS",
+        help="how long one statement on a live server may take (default: %(default)s)",
+    )
+
+
+def names(text: str) -> list[str]:
+    """Names with commas between them."""
+    return [name.strip() for name in text.split(",") if name.strip()]
+
+
 def positive(text: str) -> int:
     """A whole number from 0 up."""
     if not text.isdecimal():

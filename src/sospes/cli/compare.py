@@ -37,26 +37,13 @@ def configure(parser: argparse.ArgumentParser) -> None:
         help="when the backup was written, as 2026-11-22T03:00:00+00:00 (default: what the backup says)",
     )
     parser.add_argument(
-        "--timeout",
-        type=common.positive,
-        default=3600,
-        metavar="SECONDS",
-        help="how long one statement on a live server may take (default: %(default)s)",
-    )
-    parser.add_argument(
         "--table",
         action="append",
         default=[],
         metavar="TABLE",
         help="compare this table only; may be given several times",
     )
-    parser.add_argument(
-        "--key",
-        type=_names,
-        default=[],
-        metavar="COLUMNS",
-        help="columns that tell rows apart, with commas (default: the primary key)",
-    )
+    common.add_key_and_timeout(parser)
     parser.add_argument(
         "--ignore",
         action="append",
@@ -80,10 +67,6 @@ def configure(parser: argparse.ArgumentParser) -> None:
         help="how many differing rows to list (default: %(default)s)",
     )
     common.add_hide_values(parser)
-
-
-def _names(text: str) -> list[str]:
-    return [name.strip() for name in text.split(",") if name.strip()]
 
 
 def _moment(text: str) -> datetime:

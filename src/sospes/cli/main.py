@@ -23,7 +23,7 @@ COMMANDS = {
     "rehearse": "restore a backup to a side copy, check it, time it, drop it",
     "extract": "take single tables out of a backup",
     "seal": "write a sidecar that proves a backup unchanged later",
-    "compare": "compare the rows of a backup with another backup, a side copy or a file",
+    "compare": "compare the rows of a backup with live, another backup, a side copy or a file",
     "mend": "write the statements that would bring lost or changed rows back",
     "tidy": "list and drop side copies left behind, only those that Sospes made",
     "demo": "show all of it on made-up backups, without a server or a network",

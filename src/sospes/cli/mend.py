@@ -19,12 +19,14 @@ def configure(parser: argparse.ArgumentParser) -> None:
     parser.add_argument("--out", type=Path, metavar="FILE", required=True, help="where to write the script")
     parser.add_argument("--undo", type=Path, metavar="FILE", help="where to write the script that takes it back")
     parser.add_argument("--table", action="append", default=[], metavar="TABLE", help="mend this table only")
-    parser.add_argument(
-        "--key", type=_names, default=[], metavar="COLUMNS", help="columns that tell rows apart, with commas"
-    )
+    common.add_key_and_timeout(parser)
     parser.add_argument("--only", choices=["missing", "changed"], help="bring back only missing, or only changed rows")
     parser.add_argument(
-        "--columns", type=_names, default=[], metavar="COLUMNS", help="set back only these columns of changed rows"
+        "--columns",
+        type=common.names,
+        default=[],
+        metavar="COLUMNS",
+        help="set back only these columns of changed rows",
     )
     parser.add_argument("--from-key", metavar="VALUE", help="only rows whose key is at least VALUE")
     parser.add_argument("--to-key", metavar="VALUE", help="only rows whose key is at most VALUE")
@@ -33,18 +35,7 @@ def configure(parser: argparse.ArgumentParser) -> None:
         metavar="DATABASE",
         help="also run the statements on RIGHT, in one transaction; DATABASE is its name, given once more",
     )
-    parser.add_argument(
-        "--timeout",
-        type=common.positive,
-        default=3600,
-        metavar="SECONDS",
-        help="how long one statement on a live server may take (default: %(default)s)",
-    )
     common.add_hide_values(parser)
-
-
-def _names(text: str) -> list[str]:
-    return [name.strip() for name in text.split(",") if name.strip()]
 
 
 def run(args: argparse.Namespace) -> int:
