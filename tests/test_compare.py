@@ -226,3 +226,13 @@ def test_damage_on_one_side_is_told_apart_from_differences(tmp_path: Path) -> No
 
     assert run.code == 1
     assert any(item["message"].startswith("right side:") for item in run.document["findings"])
+
+
+def test_documents_are_shown_as_documents(tmp_path: Path) -> None:
+    for name, document in (("l", '{"a": 1.50, "b": [2]}'), ("r", '{"a": 1.5, "b": [3]}')):
+        table = copy_table("public.t", [("id", "integer NOT NULL"), ("d", "jsonb")], [["1", document]], "id")
+        (tmp_path / f"{name}.sql").write_bytes(postgresql(table))
+
+    [found] = sospes("compare", tmp_path / "l.sql", tmp_path / "r.sql", "--json").document["result"]["differences"]
+
+    assert found["columns"] == [{"name": "d", "left": '{"a": 1.5, "b": [2]}', "right": '{"a": 1.5, "b": [3]}'}]

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import pickle
+import re
 import sqlite3
 from collections.abc import Callable, Iterator, Sequence
 from contextlib import closing
@@ -22,6 +23,9 @@ from sospes.rows.digests import Unlike, key_text
 from sospes.rows.explain import ChangeStatistics, Explanation, KeyRange, Numbers, explanations
 from sospes.rows.types import Meaning
 from sospes.work.pairing import Pair
+
+_JSON_NUMBER = re.compile(rb'\{"\\u0000number": "([^"]*)"\}')
+"""How the canonical form of a document marks its numbers."""
 
 Rows = Callable[[], Iterator[Row]]
 
@@ -273,7 +277,7 @@ def _words(cell: bytes) -> str | None:
         return None
     if b"\\" in cell and not cell.startswith(b"\\x"):
         cell = cell.replace(b"\\t", b"\t").replace(b"\\n", b"\n").replace(b"\\\\", b"\\")
-    return cell.decode("utf-8", "replace")
+    return _JSON_NUMBER.sub(rb"\1", cell).decode("utf-8", "replace")
 
 
 def _near(one: bytes, other: bytes, tolerance: str) -> bool:
