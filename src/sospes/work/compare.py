@@ -163,13 +163,12 @@ def _alike(left: RowSide, right: RowSide, pairs: Sequence[Pair], how: Comparing)
 
 def _same(pair: Pair, found: CopySum) -> ComparedTable:
     """A table that is the same on both sides."""
-    names = [pair.columns[index] for index in pair.summed]
-    totals = tuple(paired(name, found.total_of(name), found.total_of(name)) for name in names)
+    sums = {pair.columns[index]: found.total_of(pair.columns[index]) for index in pair.summed}
     return ComparedTable(
         database=pair.name.database, schema=pair.name.schema, name=pair.name.name, left_rows=found.rows,
         right_rows=found.rows, same=found.rows, only_left=0, only_right=0, changed=0, drift=None,
         key=tuple(pair.columns[index] for index in pair.key), columns_changed={},
-        totals=totals,
+        totals=tuple(paired(name, total, total) for name, total in sums.items()),
         explanations=(), left_digest=found.hexadecimal, right_digest=found.hexadecimal,
     )  # fmt: skip
 

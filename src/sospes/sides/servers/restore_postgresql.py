@@ -52,7 +52,6 @@ class PostgresqlRestore:
 
     server: PrivatePostgresql
     rows: dict[Name, int] = field(default_factory=dict)
-    failed: int = 0
     roles: list[str] = field(default_factory=list)
     refused: list[tuple[str, str]] = field(default_factory=list)
     _secret: str = field(default_factory=lambda: secrets.token_urlsafe(24))
@@ -194,7 +193,6 @@ class PostgresqlRestore:
                 "rehearse the backup that has the definitions",
                 _place(entry),
             )
-        self.failed += 1
         return fault(
             "statement-failed",
             f"{entry.kind} {entry.name.label}: the server says: {one_line(error)[:300]}",
@@ -222,7 +220,6 @@ class PostgresqlRestore:
             self._copy = self._stack.enter_context(cursor.copy(statement))
         except psycopg.Error as error:
             self._copy = self._begin = None
-            self.failed += 1
             yield self._rows_refused(event.table, error)
 
     def _batch(self, batch: Batch) -> Iterator[Finding]:
@@ -242,7 +239,6 @@ class PostgresqlRestore:
                 self._side(begin.table.database).restorer.execute(begin.opening)
                 self._given += 1
         except psycopg.Error as error:
-            self.failed += 1
             yield self._rows_refused(begin.table, error)
             self._begin = None if self._copy is None else begin
 
@@ -252,7 +248,6 @@ class PostgresqlRestore:
             try:
                 self._stack.close()
             except psycopg.Error as error:
-                self.failed += 1
                 self._begin = None
                 yield self._rows_refused(event.table, error)
         if self._begin is not None:
