@@ -5,20 +5,17 @@
 
 from __future__ import annotations
 
-import argparse
-import json
 import os
-import platform
 import shutil
-import tempfile
 from collections.abc import Callable
 from pathlib import Path
 
-from benchmarks.speed import PROGRAM, TAIL, Spent, make_inputs, ratio, run
+from benchmarks.speed import PROGRAM, TAIL, Spent, measured, ratio, run
 
 
 def measure(folder: Path, repeat: int) -> None:
     """All measures, one after the other."""
+    without_keys(folder)
     plain, packed, keyless = (str(folder / name) for name in ("night.sql", "night.sql.gz", "keyless.sql.gz"))
     key = folder / "key"
     key.write_text("a key for this benchmark")
@@ -59,25 +56,15 @@ def measure(folder: Path, repeat: int) -> None:
     ratio("compare plain with gzip, against sort and comm", 0.6, repeat, sospes("compare", plain, packed), one_core)
 
 
-def main() -> None:
-    """Make the inputs in a temporary folder and measure."""
-    parser = argparse.ArgumentParser(description=__doc__, formatter_class=argparse.RawDescriptionHelpFormatter)
-    parser.add_argument("--mib", type=int, default=570, help="size of the plain dump in MiB (default: %(default)s)")
-    parser.add_argument("--repeat", type=int, default=3, help="how often each is run (default: %(default)s)")
-    args = parser.parse_args()
-    machine = f"{platform.machine()}, {os.cpu_count()} cores, Python {platform.python_version()}"
-    print(json.dumps({"machine": machine, "mib": args.mib, "repeat": args.repeat}))
-    with tempfile.TemporaryDirectory(prefix="sospes-bench-") as name:
-        folder = Path(name)
-        make_inputs(folder, args.mib)
-        shutil.copy(folder / "night.sql", folder / "keyless.sql")
-        with (folder / "keyless.sql").open("r+b") as file:
-            file.seek(-len(TAIL), os.SEEK_END)
-            file.truncate()
-            file.write(TAIL[TAIL.index(b"--\n-- PostgreSQL") :])
-        run(["gzip", str(folder / "keyless.sql")])
-        measure(folder, args.repeat)
+def without_keys(folder: Path) -> None:
+    """The dump once more, its keys left out."""
+    shutil.copy(folder / "night.sql", folder / "keyless.sql")
+    with (folder / "keyless.sql").open("r+b") as file:
+        file.seek(-len(TAIL), os.SEEK_END)
+        file.truncate()
+        file.write(TAIL[TAIL.index(b"--\n-- PostgreSQL") :])
+    run(["gzip", str(folder / "keyless.sql")])
 
 
 if __name__ == "__main__":
-    main()
+    measured(__doc__, measure)

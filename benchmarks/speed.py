@@ -184,9 +184,9 @@ def measure(folder: Path, repeat: int) -> None:
     print(json.dumps({"measure": "sospes --version", "seconds": round(statistics.median(started), 3), "at_most": 0.2}))
 
 
-def main() -> None:
-    """Make the inputs in a temporary folder and measure."""
-    parser = argparse.ArgumentParser(description=__doc__, formatter_class=argparse.RawDescriptionHelpFormatter)
+def measured(about: str | None, measure: Callable[[Path, int], None]) -> None:
+    """Read the options that `about` describes, make the inputs in a temporary folder, and measure there."""
+    parser = argparse.ArgumentParser(description=about, formatter_class=argparse.RawDescriptionHelpFormatter)
     parser.add_argument("--mib", type=int, default=570, help="size of the plain dump in MiB (default: %(default)s)")
     parser.add_argument("--repeat", type=int, default=3, help="how often each is run (default: %(default)s)")
     args = parser.parse_args()
@@ -198,4 +198,4 @@ def main() -> None:
 
 
 if __name__ == "__main__":
-    main()
+    measured(__doc__, measure)
