@@ -26,6 +26,7 @@ PREFIX = "sospes-private-"
 MARK = "made-by-sospes.json"
 START_SECONDS = 60
 STOP_SECONDS = 30
+DELETE_TRIES = 50
 _LONGEST_SOCKET = 90
 
 
@@ -116,15 +117,59 @@ class PrivateServer:
         )
 
     def remove(self) -> None:
-        """Stop the server and delete its folder."""
+        """Stop the server, and what its programs may have left running, and delete its folder."""
         if self._process is not None and self._process.poll() is None:
-            self._process.send_signal(signal.SIGQUIT if self.engine is Engine.POSTGRESQL else signal.SIGTERM)
+            self._process.send_signal(_stopping(self.engine))
             try:
                 self._process.wait(STOP_SECONDS)
             except subprocess.TimeoutExpired:
                 self._process.kill()
                 self._process.wait()
-        shutil.rmtree(self.folder, ignore_errors=True)
+        _delete(self.folder)
+
+
+def _stopping(engine: str) -> signal.Signals:
+    """What makes a server stop at once."""
+    return signal.SIGQUIT if engine == Engine.POSTGRESQL else signal.SIGTERM
+
+
+def _delete(folder: Path) -> None:
+    """End every process that works in a private server's folder, and delete the folder.
+
+    Programs that set a server up go on for a moment after the run that started them was killed, and write into it.
+    Raises CannotCheck if the folder can't be deleted.
+    """
+    problem: OSError | None = None
+    for _ in range(DELETE_TRIES):
+        for pid in _processes(folder):
+            with suppress(ProcessLookupError):
+                os.kill(pid, signal.SIGKILL)
+        try:
+            shutil.rmtree(folder)
+        except FileNotFoundError:
+            if not folder.exists():
+                return
+        except OSError as error:
+            problem = error
+        else:
+            return
+        time.sleep(0.1)
+    raise CannotCheck(
+        f"{folder}: can't be deleted: {problem.strerror if problem else 'files keep appearing in it'}",
+        "check its owner, then run as that user: sospes tidy --drop",
+    )
+
+
+def _processes(folder: Path) -> Iterator[int]:
+    """Processes whose home is a private server's folder, as all have that Sospes starts there.
+
+    Empty on systems that show no process's environment as a file.
+    """
+    wanted = b"HOME=" + os.fsencode(folder)
+    for path in Path("/proc").glob("[0-9]*/environ"):
+        with suppress(OSError):
+            if wanted in path.read_bytes().split(b"\0"):
+                yield int(path.parent.name)
 
 
 def _unprivileged(names: Sequence[str]) -> str | None:
@@ -185,12 +230,12 @@ def drop_leftover(leftover: Leftover) -> None:
         raise CannotCheck(f"{leftover.folder}: carries no mark of Sospes", "nothing was deleted; look at it yourself")
     pid = mark.get("pid")
     if isinstance(pid, int) and _alive(pid) and _runs_in(pid, leftover.folder):
-        os.kill(pid, signal.SIGQUIT if mark["engine"] == Engine.POSTGRESQL else signal.SIGTERM)
+        os.kill(pid, _stopping(str(mark["engine"])))
         for _ in range(STOP_SECONDS * 10):
             if not _alive(pid):
                 break
             time.sleep(0.1)
-    shutil.rmtree(leftover.folder)
+    _delete(leftover.folder)
 
 
 def _mark(folder: Path) -> dict[str, object] | None:
