@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import argparse
+import os
 import sys
 import time
 from datetime import datetime
@@ -26,6 +27,13 @@ def configure(parser: argparse.ArgumentParser) -> None:
     )
     parser.add_argument(
         "--server-bin", type=Path, metavar="DIR", help="with --side private: the folder of the server's programs"
+    )
+    parser.add_argument(
+        "--workers",
+        type=common.positive,
+        default=min(4, os.cpu_count() or 1),
+        metavar="N",
+        help="with --side private: connections by which rows and indexes go in (default here: %(default)s)",
     )
     parser.add_argument(
         "--stop-at-first", action="store_true", help="with --side private: end at the first statement that fails"
@@ -57,10 +65,10 @@ def run(args: argparse.Namespace) -> int:
     _check(args)
     paths = [args.backup, *args.pieces]
 
-    def announce(expected: int | None, folder: Path) -> None:
+    def announce(expected: int | None, where: str) -> None:
         if not args.quiet:
             needs = "of unknown size" if expected is None else f"of about {size(expected)}"
-            print(f"sospes: expecting a side copy {needs} in {folder}", file=sys.stderr)  # noqa: T201
+            print(f"sospes: expecting a side copy {needs} in {where}", file=sys.stderr)  # noqa: T201
 
     keep = (args.work_folder or Path()) if args.keep else None
     with common.progress(args, "loading", paths) as progress:
@@ -70,6 +78,7 @@ def run(args: argparse.Namespace) -> int:
             salvage=args.salvage,
             private=args.side == "private",
             server_bin=args.server_bin,
+            workers=args.workers,
             stop_at_first=args.stop_at_first,
             keep=keep,
             now=datetime.now(),

@@ -75,6 +75,7 @@ class Rehearsing:
     salvage   whether what is sound of damaged tables is loaded
     private   whether the side copy is made on a throw-away server of the backup's own engine
     server_bin   the only folder in which its programs are looked for
+    workers   connections that rows and indexes of a server's side copy go in by
     stop_at_first  whether the first statement that fails ends the restore
     keep      where the side copy stays, in a folder; None drops it
     now       the time that goes into the name of a kept copy
@@ -86,11 +87,12 @@ class Rehearsing:
     salvage: bool = False
     private: bool = False
     server_bin: Path | None = None
+    workers: int = 1
     stop_at_first: bool = False
     keep: Path | None = None
     now: datetime | None = None
     progress: Progress | None = None
-    announce: Callable[[int | None, Path], None] | None = None
+    announce: Callable[[int | None, str], None] | None = None
 
 
 @dataclass(slots=True)
@@ -121,7 +123,7 @@ def rehearse(paths: Sequence[Path], how: Rehearsing) -> Outcome[Rehearsal]:
         folder = how.keep or Path(scratch)
         expected = _expected_space(opened)
         if how.announce is not None:
-            how.announce(expected, folder)
+            how.announce(expected, str(folder))
         if expected is not None:
             require_room(folder, expected, "the side copy")
         findings: list[Finding] = []

@@ -17,7 +17,7 @@ from sospes.model.findings import Finding, verdict_of
 from sospes.model.verdict import Rung, Severity, Verdict
 from sospes.sides.embedded.keys import NotRehearsed
 from sospes.sides.servers.binaries import find_binaries
-from sospes.sides.servers.restoring import EngineRestore, private_restore
+from sospes.sides.servers.restoring import EngineRestore, Making, private_restore
 from sospes.stream.containers import Block
 from sospes.work.damage import condensed
 from sospes.work.describe import followed, misfits
@@ -90,22 +90,25 @@ def _on_server(opened: Opened, how: Rehearsing, engine: Engine, kept: tuple[Step
     plain = opened.plain_estimate
     expected = None if plain is None else int(plain * ROOM_FACTOR) + SERVER_ROOM
     with steps.step("start a private server"):
-        restore = private_restore(served, binaries, how.opening.work_folder)
+        making = Making(workers=how.workers, encoding=header.encoding if header else None)
+        restore = private_restore(served, binaries, how.opening.work_folder, making)
     try:
         if how.announce is not None:
-            how.announce(expected, restore.folder)
-        if expected is not None:
+            how.announce(expected, restore.location)
+        if expected is not None and restore.folder is not None:
             require_room(restore.folder, expected, "the side copy")
         with steps.step("read and restore"):
             steps.findings += _restored(opened, restore, tally, how)
         with steps.step("the engine's own checks"):
             steps.findings += [finding.at(file=opened.name) for finding in restore.checked()]
         side = Side(
-            kind="private", location=str(restore.folder), engine=served.value, engine_version=binaries.words, kept=False
+            kind="private", location=restore.location, engine=served.value, engine_version=binaries.words, kept=False
         )
         tables = tuple(_summary(tally, name, rows) for name, rows in restore.rows.items())
-    finally:
-        restore.close()
+    except BaseException:
+        restore.abandon()
+        raise
+    restore.close()
     with steps.step("remove the private server"):
         restore.remove()
     return Rehearsal(

@@ -37,12 +37,11 @@ _POSTGRESQL = {
 }  # fmt: skip
 _MARIADB = {
     Leave.RESTORER: frozenset(
-        "setting table sequence view trigger event function procedure index data lock transaction constraint "
-        "comment".split()
+        "setting table sequence view trigger event function procedure index data transaction constraint comment".split()
     )
     | {"sequence value", "table setting", "package body"},
     Leave.OURS: frozenset({"database", "use"}),
-    Leave.PASSED_OVER: frozenset({"drop", "role", "grant", "replication"}),
+    Leave.PASSED_OVER: frozenset({"drop", "role", "grant", "replication", "lock"}),
 }
 EXTENSIONS = frozenset(
     "plpgsql pgcrypto uuid-ossp hstore citext ltree pg_trgm btree_gin btree_gist intarray cube earthdistance unaccent "

@@ -1,104 +1,144 @@
-"""Restores a stream of events on a MariaDB server of our own: statement by statement, rows in bulk.
-
-All statements run as a restorer whose rights end at the databases: no files, no other server, no accounts.
-"""
+"""Restores a stream of events on a MariaDB server: statement by statement, rows in bulk by several connections."""
 
 from __future__ import annotations
 
-import sys
 from collections.abc import Iterator
 from contextlib import suppress
-from dataclasses import dataclass, field, replace
+from dataclasses import dataclass, field
+from functools import partial
 from pathlib import Path
-from typing import Any
 
 import pymysql
 
-from sospes.model.entries import Engine, Entry, Name
+from sospes.model.entries import ConstraintKind, Engine, Entry, Name
 from sospes.model.errors import CannotCheck
 from sospes.model.events import Batch, Event, RowsBegin, RowsEnd
 from sospes.model.findings import Finding, Place, doubt, fault
 from sospes.sides.servers.guard import Leave, leave_of
-from sospes.sides.servers.live_mariadb import connected, one_line, quoted
-from sospes.sides.servers.private_mariadb import RESTORER, PrivateMariadb
-from sospes.sides.servers.restore_postgresql import statements_of
-
-DATABASE = "sospes_side"
-"""The database of a backup that names none."""
+from sospes.sides.servers.hosts_mariadb import MariadbHost, Session
+from sospes.sides.servers.live_mariadb import one_line, quoted
+from sospes.sides.servers.loads_postgresql import statements_of
+from sospes.sides.servers.workers import Workers
 
 _NOT_HERE = frozenset({1193, 1231, 1227, 1273, 1115})
 """A setting, a value of one, a right for one, a collation, a character set that this server doesn't have."""
 
 _NO_TABLE = frozenset({1146, 1049})
+_BLOCKED = frozenset({1205, 1213})
+"""Two connections stood in each other's way; the statement had no effect and can be run again."""
+
+_TRIES = 6
+
+
+@dataclass(slots=True)
+class _Load:
+    """Rows of one table on their way in; the first error ends it.
+
+    alone  whether they go in by the main connection, with nothing beside them
+    """
+
+    begin: RowsBegin
+    alone: bool
+    given: int = 0
+    error: pymysql.Error | None = None
 
 
 @dataclass(slots=True)
 class MariadbRestore:
-    """Takes in events; what the server refuses is yielded as findings."""
+    """Takes in events; what the server refuses is yielded as findings.
 
-    server: PrivateMariadb
+    Rows go in by several connections, unless the backup opens transactions of its own, or something looks at rows
+    while they arrive: triggers, and references that are checked.
+    """
+
+    host: MariadbHost
+    count: int
     rows: dict[Name, int] = field(default_factory=dict)
     refused: list[tuple[str, str]] = field(default_factory=list)
-    _connection: pymysql.Connection[Any] | None = None
-    _databases: set[str] = field(default_factory=set)
+    _main: Session | None = None
+    _workers: Workers[Session] | None = None
     _used: str | None = None
     _defined: bool = False
-    _begin: RowsBegin | None = None
-    _given: int = 0
+    _load: _Load | None = None
+    _loads: list[_Load] = field(default_factory=list)
+    _transactions: bool = False
+    _triggered: set[Name] = field(default_factory=set)
+    _bound: bool = False
 
     @property
-    def folder(self) -> Path:
-        """Where the server's files are."""
-        return self.server.folder
+    def folder(self) -> Path | None:
+        """Where the server's files are; None for a server that isn't ours."""
+        return self.host.folder
+
+    @property
+    def location(self) -> str:
+        """Where the side copy is, as it may be shown."""
+        return self.host.location
 
     def take(self, event: Event) -> Iterator[Finding]:
         """Carry out one event."""
         if isinstance(event, Entry):
             yield from self._entry(event)
         elif isinstance(event, RowsBegin):
-            self._begin, self._given = event, 0
-        elif isinstance(event, Batch) and self._begin is not None:
-            yield from self._batch(event, self._begin)
+            yield from self._rows_begin(event)
+        elif isinstance(event, Batch) and self._load is not None:
+            self._batch(event, self._load)
         elif isinstance(event, RowsEnd):
-            if self._begin is not None:
-                self.rows[event.table] = self.rows.get(event.table, 0) + self._given
-            self._begin = None
+            self._load = None
 
     def summary(self) -> Iterator[Finding]:
-        """Nothing is done otherwise than the backup says."""
-        yield from ()
+        """What was still under way, and what was done otherwise than the backup says."""
+        yield from self._settled()
+        yield from self.host.summary()
 
     def close(self) -> None:
-        """Close the connection; an error on the way here removes the server as well."""
-        if self._connection is not None:
-            with suppress(pymysql.Error):
-                self._connection.close()
-        if sys.exc_info()[0] is not None:
-            self.server.remove()
+        """Close all connections."""
+        for session in [self._main, *(self._workers.connections if self._workers else [])]:
+            if session is not None:
+                with suppress(pymysql.Error):
+                    session.close()
+
+    def abandon(self) -> None:
+        """After an error: stop what still runs, and remove the side copy."""
+        if self.host.folder is None:
+            self._main = None  # the database can be dropped while connections to it are open
+        else:
+            self.close()
+        self.host.remove()
 
     def remove(self) -> None:
-        """Stop the server and delete its files."""
-        self.server.remove()
+        """Remove the side copy."""
+        self.host.remove()
 
-    def _use(self, database: str | None) -> pymysql.Connection[Any]:
-        name = database or DATABASE
-        if self._connection is None:
-            self._connection = connected(replace(self.server.address(""), user=RESTORER))
-        if name not in self._databases:
-            self._databases.add(name)
-            self._query(f"CREATE DATABASE IF NOT EXISTS {quoted(name)}".encode())
+    def _use(self, database: str | None) -> Session:
+        name = self.host.make(database)
+        if self._main is None:
+            self._main = self.host.restorer()
+            self._workers = Workers([self.host.restorer() for _ in range(self.count)])
         if self._used != name:
             self._used = name
-            self._connection.select_db(name)
-        return self._connection
+            for session in self._all:
+                session.select_db(name)
+        return self._main
 
-    def _query(self, statement: bytes) -> None:
-        """Run one statement as the bytes that it is: a script may hold several character sets."""
-        assert self._connection is not None  # made by the first use of a database
-        with self._connection.cursor() as cursor:
-            cursor.execute(statement)
-            while cursor.nextset():
-                pass
+    @property
+    def _all(self) -> list[Session]:
+        assert self._main is not None and self._workers is not None  # made by the first use of a database
+        return [self._main, *self._workers.connections]
+
+    def _settled(self) -> Iterator[Finding]:
+        """Wait for the workers, count what is in, and tell what failed."""
+        if self._workers is not None:
+            self._workers.settle()
+        loads, self._loads = self._loads, [self._load] if self._load else []
+        for load in loads:
+            table = load.begin.table
+            if load is self._load:
+                continue
+            if load.error is None:
+                self.rows[table] = self.rows.get(table, 0) + load.given
+            else:
+                yield self._rows_refused(table, load.error)
 
     def _entry(self, entry: Entry) -> Iterator[Finding]:
         leave = leave_of(Engine.MARIADB, entry)
@@ -116,12 +156,23 @@ class MariadbRestore:
             )
             return
         self._defined = self._defined or entry.kind == "table"
+        yield from self._settled()
+        self._note(entry)
         try:
             self._use(entry.name.name if entry.kind in {"database", "use"} else entry.name.database)
             if leave is not Leave.OURS:
-                self._query(entry.definition.strip().removesuffix(entry.delimiter))
+                everywhere = entry.kind in {"setting", "transaction"}
+                for session in self._all if everywhere else self._all[:1]:
+                    _query(session, self.host.prepared(entry))
         except pymysql.Error as error:
             yield from self._failed(entry, error)
+
+    def _note(self, entry: Entry) -> None:
+        if entry.kind == "transaction" or (entry.kind == "setting" and b"autocommit" in entry.definition.lower()):
+            self._transactions = True
+        self._bound = self._bound or any(one.kind is ConstraintKind.FOREIGN for one in entry.constraints)
+        if entry.kind == "trigger" and entry.about is not None:
+            self._triggered.add(entry.about)
 
     def _failed(self, entry: Entry, error: pymysql.Error) -> Iterator[Finding]:
         number = error.args[0] if error.args else 0
@@ -137,27 +188,40 @@ class MariadbRestore:
             _place(entry),
         )
 
-    def _batch(self, batch: Batch, begin: RowsBegin) -> Iterator[Finding]:
+    def _rows_begin(self, event: RowsBegin) -> Iterator[Finding]:
         try:
-            self._use(begin.table.database)
-            if batch.starts is None:
-                self._query(begin.opening)
-                self._given += batch.rows
-                return
-            for statement, rows in statements_of(begin.opening, batch):
-                self._query(statement)
-                self._given += rows
+            main = self._use(event.table.database)
+            alone = self._transactions or self.count < 2 or event.table in self._triggered
+            alone = alone or (self._bound and _setting(main, "foreign_key_checks") != "0")
         except pymysql.Error as error:
-            self._begin = None
-            if not self._defined and error.args and error.args[0] in _NO_TABLE:
-                yield self._undefined(begin.table)
-                return
-            yield fault(
-                "rows-refused",
-                f"{begin.table.label}: the server refuses its rows: {one_line(error)[:300]}",
-                "on a real restore the table would stay without these rows",
-                Place(database=begin.table.database, table=begin.table.name),
-            )
+            yield self._rows_refused(event.table, error)
+            return
+        if alone:
+            yield from self._settled()
+        self._load = _Load(event, alone)
+        self._loads.append(self._load)
+
+    def _batch(self, batch: Batch, load: _Load) -> None:
+        load.given += batch.rows
+        if batch.starts is None:
+            statements = iter([load.begin.opening])
+        else:
+            statements = (statement for statement, _ in statements_of(load.begin.opening, batch))
+        for statement in statements:
+            if load.alone or self._workers is None:
+                _insert(load, statement, self._all[0])
+            else:
+                self._workers.submit(self._workers.quietest(), partial(_insert, load, statement))
+
+    def _rows_refused(self, table: Name, error: pymysql.Error) -> Finding:
+        if not self._defined and error.args and error.args[0] in _NO_TABLE:
+            return self._undefined(table)
+        return fault(
+            "rows-refused",
+            f"{table.label}: the server refuses its rows: {one_line(error)[:300]}",
+            "on a real restore the table would stay without these rows",
+            Place(database=table.database, table=table.name),
+        )
 
     def _undefined(self, table: Name) -> Finding:
         return doubt(
@@ -171,25 +235,25 @@ class MariadbRestore:
 
     def checked(self) -> Iterator[Finding]:
         """CHECK TABLE on every table, counts by table and by index, views that can be read."""
-        administrator = connected(self.server.address(""))
+        administrator = self.host.administrator()
         try:
             for table, expected in self.rows.items():
                 yield from self._check_table(administrator, table, expected)
             with administrator.cursor() as cursor:
                 cursor.execute(
-                    "SELECT TABLE_SCHEMA, TABLE_NAME FROM information_schema.TABLES WHERE TABLE_TYPE = 'VIEW' "
-                    "AND TABLE_SCHEMA NOT IN ('sys', 'mysql', 'information_schema', 'performance_schema')"
+                    "SELECT TABLE_SCHEMA, TABLE_NAME FROM information_schema.TABLES WHERE TABLE_TYPE = 'VIEW'"
                 )
-                views = cursor.fetchall()
+                own = set(self.host.made.values())
+                views = [(database, view) for database, view in cursor.fetchall() if database in own]
             for database, view in views:
                 yield from self._check_view(administrator, f"{quoted(database)}.{quoted(view)}", f"{database}.{view}")
         except pymysql.Error as error:
-            raise CannotCheck(f"the private server stopped answering: {one_line(error)}", "run this again") from error
+            raise CannotCheck(f"the server stopped answering: {one_line(error)}", "run this again") from error
         finally:
             administrator.close()
 
-    def _check_table(self, administrator: pymysql.Connection[Any], table: Name, expected: int) -> Iterator[Finding]:
-        label = f"{quoted(table.database or DATABASE)}.{quoted(table.name)}"
+    def _check_table(self, administrator: Session, table: Name, expected: int) -> Iterator[Finding]:
+        label = f"{quoted(self.host.made[table.database])}.{quoted(table.name)}"
         place = Place(database=table.database, table=table.name)
         with administrator.cursor() as cursor:
             try:
@@ -215,7 +279,7 @@ class MariadbRestore:
                         place,
                     )
 
-    def _check_view(self, administrator: pymysql.Connection[Any], name: str, label: str) -> Iterator[Finding]:
+    def _check_view(self, administrator: Session, name: str, label: str) -> Iterator[Finding]:
         with administrator.cursor() as cursor:
             try:
                 cursor.execute(f"SELECT * FROM {name} LIMIT 1")
@@ -226,6 +290,35 @@ class MariadbRestore:
                     f"the view {label} can't be used: {one_line(error)[:300]}",
                     "something that it needs is missing or was refused",
                 )
+
+
+def _query(session: Session, statement: bytes) -> None:
+    """Run one statement as the bytes that it is: a script may hold several character sets."""
+    with session.cursor() as cursor:
+        cursor.execute(statement)
+        while cursor.nextset():
+            pass
+
+
+def _insert(load: _Load, statement: bytes, session: Session) -> None:
+    """A worker's job: run one INSERT, again if two of them stood in each other's way."""
+    for left in range(_TRIES, 0, -1):
+        if load.error is not None:
+            return
+        try:
+            _query(session, statement)
+        except pymysql.Error as error:
+            if not (error.args and error.args[0] in _BLOCKED) or left == 1:
+                load.error = load.error or error
+        else:
+            return
+
+
+def _setting(session: Session, name: str) -> str:
+    with session.cursor() as cursor:
+        cursor.execute(f"SELECT @@{name}")
+        row = cursor.fetchone()
+    return str(row[0]) if row else ""
 
 
 def _place(entry: Entry) -> Place:

@@ -7,70 +7,74 @@ and the administrator for statements that only change the catalog.
 from __future__ import annotations
 
 import re
-import secrets
-import sys
 from collections.abc import Iterator
-from contextlib import ExitStack
-from dataclasses import dataclass, field, replace
+from dataclasses import dataclass, field
+from functools import partial
 from pathlib import Path
-from typing import Any
 
 import psycopg
-from psycopg import sql
 
-from sospes.model.entries import Engine, Entry, Name
-from sospes.model.events import Batch, Event, Notation, RowsBegin, RowsEnd
-from sospes.model.findings import Finding, Place, doubt, fault, note
-from sospes.sides.servers.address import Address
+from sospes.model.entries import ConstraintKind, Engine, Entry, Name
+from sospes.model.events import Batch, Event, RowsBegin, RowsEnd
+from sospes.model.findings import Finding, Place, doubt, fault
 from sospes.sides.servers.checks_postgresql import check_database
 from sospes.sides.servers.guard import EXTENSIONS, Leave, leave_of
-from sospes.sides.servers.live_postgresql import connected, one_line
-from sospes.sides.servers.private_postgresql import PrivatePostgresql
+from sospes.sides.servers.hosts_postgresql import PostgresqlHost
+from sospes.sides.servers.live_postgresql import one_line
+from sospes.sides.servers.loads_postgresql import Load, Session
+from sospes.sides.servers.workers import Workers
 
-RESTORER = "sospes_restorer"
-DATABASE = "sospes_side"
-"""The database of a backup that names none."""
-
-ROWS_AT_ONCE = 500
 _NOT_THERE = frozenset({"42P01", "3F000", "42704"})
 """A table, a schema or an object that isn't there."""
 
 _ROLE_MISSING = re.compile(r'role "((?:[^"]|"")+)" does not exist')
 
 
+_LATER = frozenset({"index", "constraint"})
+"""Kinds that work on tables with rows, which may take long, and go on beside one another."""
+
+_KEYS = frozenset({ConstraintKind.PRIMARY, ConstraintKind.UNIQUE, ConstraintKind.EXCLUDE})
+
+
 @dataclass(slots=True)
 class _Side:
-    """The two connections to one database."""
+    """The connections to one database.
 
-    restorer: psycopg.Connection[Any]
-    administrator: psycopg.Connection[Any]
+    loads  tables whose rows are on their way in
+    later  tables that a worker has definitions to run on, with the worker's number
+    """
+
+    restorer: Session
+    administrator: Session
+    workers: Workers[Session]
+    loads: list[Load] = field(default_factory=list)
+    later: dict[Name, int] = field(default_factory=dict)
+    failed: list[tuple[Entry, psycopg.Error]] = field(default_factory=list)
+
+    @property
+    def inline(self) -> bool:
+        """Whether a transaction of the backup is open, which other connections see nothing of."""
+        return self.restorer.info.transaction_status is not psycopg.pq.TransactionStatus.IDLE
+
+    @property
+    def all(self) -> list[Session]:
+        """All connections."""
+        return [self.restorer, self.administrator, *self.workers.connections]
 
 
 @dataclass(slots=True)
 class PostgresqlRestore:
     """Takes in events; what the server refuses is yielded as findings."""
 
-    server: PrivatePostgresql
+    host: PostgresqlHost
+    workers: int
     rows: dict[Name, int] = field(default_factory=dict)
-    roles: list[str] = field(default_factory=list)
     refused: list[tuple[str, str]] = field(default_factory=list)
-    _secret: str = field(default_factory=lambda: secrets.token_urlsafe(24))
     _sides: dict[str, _Side] = field(default_factory=dict)
-    _database: str | None = None
     _defined: bool = False
-    _begin: RowsBegin | None = None
-    _copy: psycopg.Copy | None = None
-    _stack: ExitStack = field(default_factory=ExitStack)
-    _given: int = 0
-
-    def __post_init__(self) -> None:
-        """Make the restorer."""
-        with connected(self.server.address("postgres")) as connection:
-            connection.execute(
-                sql.SQL("CREATE ROLE {} LOGIN BYPASSRLS PASSWORD {}").format(
-                    sql.Identifier(RESTORER), sql.Literal(self._secret)
-                )
-            )
+    _load: Load | None = None
+    _keyed: set[Name] = field(default_factory=set)
+    _bound: bool = False
 
     def take(self, event: Event) -> Iterator[Finding]:
         """Carry out one event."""
@@ -84,54 +88,73 @@ class PostgresqlRestore:
             yield from self._rows_end(event)
 
     @property
-    def folder(self) -> Path:
-        """Where the server's files are."""
-        return self.server.folder
+    def folder(self) -> Path | None:
+        """Where the server's files are; None for a server that isn't ours."""
+        return self.host.folder
+
+    @property
+    def location(self) -> str:
+        """Where the side copy is, as it may be shown."""
+        return self.host.location
 
     def checked(self) -> Iterator[Finding]:
         """The engine's own checks of all databases."""
         for name, side in self._sides.items():
             side.administrator.execute("RESET ALL")
-            rows = {table: count for table, count in self.rows.items() if _side_name(table.database) == name}
+            rows = {table: count for table, count in self.rows.items() if (table.database or "") == name}
             yield from check_database(side.administrator, rows)
 
     def close(self) -> None:
-        """Close all connections; an error on the way here removes the server as well."""
+        """Close all connections."""
         for side in self._sides.values():
-            side.restorer.close()
-            side.administrator.close()
-        if sys.exc_info()[0] is not None:
-            self.server.remove()
+            for session in side.all:
+                session.close()
+
+    def abandon(self) -> None:
+        """After an error: stop what still runs, and remove the side copy."""
+        for side in self._sides.values():
+            for session in side.all:
+                if session.info.transaction_status is psycopg.pq.TransactionStatus.ACTIVE:
+                    session.cancel()  # the thread that it works for ends with an error that nobody waits for
+                else:
+                    session.close()
+        self.host.remove()
 
     def remove(self) -> None:
-        """Stop the server and delete its files."""
-        self.server.remove()
+        """Remove the side copy."""
+        self.host.remove()
 
     def summary(self) -> Iterator[Finding]:
-        """What was done otherwise than the backup says."""
-        if self.roles:
-            listed = ", ".join(sorted(self.roles)[:8]) + (", ..." if len(self.roles) > 8 else "")
-            yield note("roles-made", f"roles were made without login and password for the side copy: {listed}")
+        """What was still under way, and what was done otherwise than the backup says."""
+        for side in self._sides.values():
+            yield from self._settled(side)
+        yield from self.host.summary()
 
     def _side(self, database: str | None) -> _Side:
-        name = _side_name(database)
+        name = database or ""
         if name not in self._sides:
-            with connected(self.server.address("postgres")) as connection:
-                connection.execute(
-                    sql.SQL("CREATE DATABASE {} OWNER {} TEMPLATE template0").format(
-                        sql.Identifier(name), sql.Identifier(RESTORER)
-                    )
-                )
-            address = self.server.address(name)
-            administrator = connected(address)
-            administrator.execute(
-                sql.SQL("GRANT ALL ON SCHEMA public TO {}; ALTER SCHEMA public OWNER TO {}").format(
-                    sql.Identifier(RESTORER), sql.Identifier(RESTORER)
-                )
-            )
-            restorer = connected(_as_restorer(address, self._secret))
-            self._sides[name] = _Side(restorer, administrator)
+            administrator, restorer, *rest = self.host.sessions(database, 2 + self.workers)
+            self._sides[name] = _Side(restorer, administrator, Workers(rest))
         return self._sides[name]
+
+    def _settled(self, side: _Side) -> Iterator[Finding]:
+        """Wait for the workers, and tell what failed."""
+        side.workers.settle()
+        side.later.clear()
+        failed, side.failed = side.failed, []
+        for entry, error in failed:
+            yield self._failure(entry, error)
+        yield from self._arrived(side)
+
+    def _arrived(self, side: _Side) -> Iterator[Finding]:
+        """Count the rows that are in."""
+        for load in [load for load in side.loads if load.done]:
+            side.loads.remove(load)
+            table = load.begin.table
+            if load.error is not None:
+                yield self._rows_refused(table, load.error)
+            else:
+                self.rows[table] = self.rows.get(table, 0) + load.given
 
     # -- statements
 
@@ -140,8 +163,8 @@ class PostgresqlRestore:
         if leave is Leave.PASSED_OVER or not entry.definition.strip() or entry.kind in {"hostile", "unknown"}:
             return  # the reader has told of hostile and unknown statements
         self._defined = self._defined or entry.kind == "table"
-        if leave is Leave.OURS:
-            self._ours(entry)
+        if leave is Leave.OURS or self.host.passes_over(entry):
+            self.host.take(entry)
         elif leave is Leave.REFUSED:
             self.refused.append((entry.kind, entry.name.full_label))
             yield self._refusal(entry, f"statements of the kind {entry.kind} are not run on a side copy")
@@ -151,39 +174,51 @@ class PostgresqlRestore:
                 entry, f"the extension {entry.name.name} is not on the list of those that reach nothing"
             )
         else:
-            side = self._side(entry.name.database)
-            connection = side.administrator if leave is Leave.ADMINISTRATOR else side.restorer
-            yield from self._run(connection, entry)
-            if entry.kind == "setting" and entry.definition[:4].upper() == b"SET ":
-                yield from self._run(side.administrator, entry)
+            yield from self._allowed(entry, leave)
 
-    def _ours(self, entry: Entry) -> None:
-        """Roles come without rights of their own; a database is made once something goes into it."""
-        if entry.kind == "role":
-            self._make_role(entry.name.name)
+    def _allowed(self, entry: Entry, leave: Leave) -> Iterator[Finding]:
+        side = self._side(entry.name.database)
+        self._note_keys(entry)
+        if entry.kind in _LATER and entry.about is not None and not side.inline:
+            yield from self._later(side, entry, entry.about)
+            return
+        yield from self._settled(side)
+        yield from self._run(side.administrator if leave is Leave.ADMINISTRATOR else side.restorer, entry)
+        if entry.kind == "setting" and not side.inline:
+            others = side.workers.connections
+            for session in [side.administrator, *others] if entry.definition[:4].upper() == b"SET " else others:
+                for _ in self._run(session, entry):
+                    pass  # told of the first connection
 
-    def _run(self, connection: psycopg.Connection[Any], entry: Entry, tries: int = 8) -> Iterator[Finding]:
+    def _note_keys(self, entry: Entry) -> None:
+        """Rows behind keys go in by one connection, and behind references and triggers one table after the other."""
+        kinds = {constraint.kind for constraint in entry.constraints}
+        if kinds & _KEYS or entry.kind == "index":
+            self._keyed.add(entry.about or entry.name)
+        self._bound = self._bound or ConstraintKind.FOREIGN in kinds or entry.kind in {"trigger", "rule"}
+
+    def _later(self, side: _Side, entry: Entry, table: Name) -> Iterator[Finding]:
+        """Hand a definition to a worker: always the one that has earlier ones on the same tables."""
+        if side.loads:
+            yield from self._settled(side)
+        tables = {table, *(one.references for one in entry.constraints if one.references is not None)}
+        having = {side.later[name] for name in tables if name in side.later}
+        if len(having) > 1:
+            yield from self._settled(side)
+            having = set()
+        worker = having.pop() if having else side.workers.quietest()
+        side.later.update(dict.fromkeys(tables, worker))
+        side.workers.submit(worker, partial(_define, side, entry))
+
+    def _run(self, session: Session, entry: Entry, tries: int = 8) -> Iterator[Finding]:
         try:
-            connection.execute(entry.definition)
+            session.execute(entry.definition)
         except psycopg.Error as error:
             missing = _ROLE_MISSING.search(str(error))
-            if missing and tries and self._make_role(missing[1].replace('""', '"')):
-                yield from self._run(connection, entry, tries - 1)
+            if missing and tries and self.host.make_role(missing[1].replace('""', '"')):
+                yield from self._run(session, entry, tries - 1)
             elif not _harmless(entry, error):
                 yield self._failure(entry, error)
-
-    def _make_role(self, name: str) -> bool:
-        """A role without login and password that the restorer is a member of; False if it was there."""
-        if name in self.roles or name in {RESTORER, "public"} or name.startswith("pg_"):
-            return False
-        self.roles.append(name)
-        with connected(self.server.address("postgres")) as connection:
-            connection.execute(
-                sql.SQL("CREATE ROLE {0} NOLOGIN; GRANT {0} TO {1}").format(
-                    sql.Identifier(name), sql.Identifier(RESTORER)
-                )
-            )
-        return True
 
     def _failure(self, entry: Entry, error: psycopg.Error) -> Finding:
         if not self._defined and error.sqlstate in _NOT_THERE:
@@ -211,48 +246,38 @@ class PostgresqlRestore:
     # -- rows
 
     def _rows_begin(self, event: RowsBegin) -> Iterator[Finding]:
-        self._begin, self._given, self._copy = event, 0, None
-        if event.notation is not Notation.COPY:
-            return
-        cursor = self._side(event.table.database).restorer.cursor()
-        statement = event.opening.strip().rstrip(b";")
-        try:
-            self._copy = self._stack.enter_context(cursor.copy(statement))
-        except psycopg.Error as error:
-            self._copy = self._begin = None
-            yield self._rows_refused(event.table, error)
+        side = self._side(event.table.database)
+        if side.inline or self._bound or side.later:
+            yield from self._settled(side)
+        self._load = Load(event, side.inline)
+        if side.inline:
+            self._load.open(side.restorer, 0)
 
     def _batch(self, batch: Batch) -> Iterator[Finding]:
-        begin = self._begin
-        if begin is None:
+        load = self._load
+        if load is None:
             return
-        try:
-            if self._copy is not None:
-                self._copy.write(batch.data if batch.width else b"\n" * batch.rows)
-                self._given += batch.rows
-            elif batch.starts is not None and batch.ends is not None:
-                connection = self._side(begin.table.database).restorer
-                for statement, rows in statements_of(begin.opening, batch):
-                    connection.execute(statement)
-                    self._given += rows
-            elif not batch.width and begin.notation is not Notation.COPY:
-                self._side(begin.table.database).restorer.execute(begin.opening)
-                self._given += 1
-        except psycopg.Error as error:
-            yield self._rows_refused(begin.table, error)
-            self._begin = None if self._copy is None else begin
+        side = self._side(load.begin.table.database)
+        if load.inline:
+            load.given += batch.rows
+            load.write(side.restorer, 0, batch)
+        else:
+            load.put(side.workers, batch, spread=load.begin.table not in self._keyed and not self._bound)
+        yield from self._arrived(side)
 
     def _rows_end(self, event: RowsEnd) -> Iterator[Finding]:
-        copy, self._copy = self._copy, None
-        if copy is not None:
-            try:
-                self._stack.close()
-            except psycopg.Error as error:
-                self._begin = None
-                yield self._rows_refused(event.table, error)
-        if self._begin is not None:
-            self.rows[event.table] = self.rows.get(event.table, 0) + self._given
-        self._begin = None
+        load, self._load = self._load, None
+        if load is None:
+            return
+        side = self._side(event.table.database)
+        side.loads.append(load)
+        if load.inline:
+            load.close(side.restorer, 0)
+        else:
+            load.end(side.workers)
+        if self._bound:
+            yield from self._settled(side)
+        yield from self._arrived(side)
 
     def _rows_refused(self, table: Name, error: psycopg.Error) -> Finding:
         place = Place(database=table.database, schema=table.schema, table=table.name)
@@ -271,22 +296,12 @@ class PostgresqlRestore:
         )
 
 
-def _side_name(database: str | None) -> str:
-    """The name on the server of a database of the backup."""
-    return DATABASE if database is None or database in {"postgres", "template1"} else database
-
-
-def _as_restorer(address: Address, secret: str) -> Address:
-    return replace(address, user=RESTORER, password=secret)
-
-
-def statements_of(opening: bytes, batch: Batch) -> Iterator[tuple[bytes, int]]:
-    """The rows of a batch as INSERT statements of some hundred rows each."""
-    assert batch.starts is not None and batch.ends is not None  # literals always come with offsets
-    bounds = list(zip((batch.starts[:, 0] - 1).tolist(), (batch.ends[:, -1] + 1).tolist(), strict=True))
-    for first in range(0, len(bounds), ROWS_AT_ONCE):
-        part = bounds[first : first + ROWS_AT_ONCE]
-        yield opening + b",".join(batch.data[begin:end] for begin, end in part), len(part)
+def _define(side: _Side, entry: Entry, session: Session) -> None:
+    """A worker's job: run a definition."""
+    try:
+        session.execute(entry.definition)
+    except psycopg.Error as error:
+        side.failed.append((entry, error))
 
 
 def _harmless(entry: Entry, error: psycopg.Error) -> bool:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
+from dataclasses import dataclass
 from pathlib import Path
 from typing import Protocol
 
@@ -24,8 +25,13 @@ class EngineRestore(Protocol):
     refused: list[tuple[str, str]]
 
     @property
-    def folder(self) -> Path:
-        """Where the server's files are."""
+    def folder(self) -> Path | None:
+        """Where the server's files are; None for a server that isn't ours."""
+        ...
+
+    @property
+    def location(self) -> str:
+        """Where the side copy is, as it may be shown."""
         ...
 
     def take(self, event: Event) -> Iterator[Finding]:
@@ -41,7 +47,11 @@ class EngineRestore(Protocol):
         ...
 
     def close(self) -> None:
-        """Close all connections, and remove the server if something went wrong before."""
+        """Close all connections."""
+        ...
+
+    def abandon(self) -> None:
+        """After an error: stop what still runs, and remove the side copy."""
         ...
 
     def remove(self) -> None:
@@ -49,14 +59,29 @@ class EngineRestore(Protocol):
         ...
 
 
-def private_restore(engine: Engine, binaries: Binaries, work_folder: Path | None) -> EngineRestore:
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Making:
+    """How a side copy is to be made.
+
+    workers   connections that rows and indexes go in by
+    encoding  the backup's character set by its header, for a database that says nothing of its own
+    """
+
+    workers: int
+    encoding: str | None = None
+
+
+def private_restore(engine: Engine, binaries: Binaries, work_folder: Path | None, making: Making) -> EngineRestore:
     """Start a private server for a restore. Raises CannotCheck if it doesn't start."""
     if engine is Engine.POSTGRESQL:
+        from sospes.sides.servers.hosts_postgresql import PrivateHost
         from sospes.sides.servers.private_postgresql import PrivatePostgresql
         from sospes.sides.servers.restore_postgresql import PostgresqlRestore
 
-        return PostgresqlRestore(PrivatePostgresql(binaries, work_folder).started())
+        host = PrivateHost(PrivatePostgresql(binaries, work_folder).started(), making.encoding)
+        return PostgresqlRestore(host, making.workers)
+    from sospes.sides.servers.hosts_mariadb import PrivateHost as MariadbPrivateHost
     from sospes.sides.servers.private_mariadb import PrivateMariadb
     from sospes.sides.servers.restore_mariadb import MariadbRestore
 
-    return MariadbRestore(PrivateMariadb(binaries, work_folder).started())
+    return MariadbRestore(MariadbPrivateHost(PrivateMariadb(binaries, work_folder).started()), making.workers)

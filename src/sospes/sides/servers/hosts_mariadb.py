@@ -1,0 +1,227 @@
+"""Where MariaDB side copies are made: a private server of our own, or new databases on a server in use."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Iterator
+from dataclasses import replace
+from pathlib import Path
+from typing import Any, Protocol, TypeAlias
+
+import pymysql
+
+from sospes.model.entries import Entry
+from sospes.model.errors import CannotCheck
+from sospes.model.findings import Finding, note
+from sospes.sides.servers.address import Address
+from sospes.sides.servers.live_mariadb import connected, one_line, quoted
+from sospes.sides.servers.marks import Marked, Naming, read_mark
+from sospes.sides.servers.private_mariadb import RESTORER, PrivateMariadb
+
+DATABASE = "sospes_side"
+"""The database of a backup that names none."""
+
+MARK_TABLE = "sospes_mark"
+"""The table that marks a database on a server in use; it holds one text."""
+
+Session: TypeAlias = "pymysql.Connection[Any]"
+_DEFINER = re.compile(rb"\bDEFINER\s*=\s*(`(?:[^`]|``)*`|'[^']*'|\w+)\s*@\s*(`(?:[^`]|``)*`|'[^']*'|[\w.%]+)", re.I)
+_HEAD = 400
+
+
+class MariadbHost(Protocol):
+    """Makes databases for a side copy and connects to them.
+
+    made  names on the server of what was made, by name in the backup
+    """
+
+    made: dict[str | None, str]
+
+    @property
+    def folder(self) -> Path | None:
+        """Where the server's files are, if it is ours."""
+        ...
+
+    @property
+    def location(self) -> str:
+        """Where the side copy is, as it may be shown."""
+        ...
+
+    def make(self, database: str | None) -> str:
+        """Make a database of the backup, if it isn't made yet; its name on the server."""
+        ...
+
+    def prepared(self, entry: Entry) -> bytes:
+        """A statement as it is run here."""
+        ...
+
+    def restorer(self) -> Session:
+        """A connection that restores."""
+        ...
+
+    def administrator(self) -> Session:
+        """A connection that checks."""
+        ...
+
+    def summary(self) -> Iterator[Finding]:
+        """What was done otherwise than the backup says."""
+        ...
+
+    def remove(self) -> None:
+        """Remove all that was made."""
+        ...
+
+
+class PrivateHost:
+    """A private server, where databases have their own names."""
+
+    def __init__(self, server: PrivateMariadb) -> None:
+        self.server = server
+        self.made: dict[str | None, str] = {}
+
+    @property
+    def folder(self) -> Path | None:
+        """Where the server's files are."""
+        return self.server.folder
+
+    @property
+    def location(self) -> str:
+        """The folder."""
+        return str(self.server.folder)
+
+    def make(self, database: str | None) -> str:
+        """The database, under the name that it has in the backup."""
+        if database not in self.made:
+            name = database or DATABASE
+            _run(self.administrator(), f"CREATE DATABASE IF NOT EXISTS {quoted(name)}")
+            self.made[database] = name
+        return self.made[database]
+
+    def prepared(self, entry: Entry) -> bytes:
+        """The statement as the backup has it."""
+        return _statement(entry)
+
+    def restorer(self) -> Session:
+        """A connection of the user whose rights end at the databases."""
+        return connected(replace(self.server.address(""), user=RESTORER))
+
+    def administrator(self) -> Session:
+        """A connection of the first user."""
+        return connected(self.server.address(""))
+
+    def summary(self) -> Iterator[Finding]:
+        """Nothing is done otherwise than the backup says."""
+        yield from ()
+
+    def remove(self) -> None:
+        """Stop the server and delete its files."""
+        self.server.remove()
+
+
+class SharedHost:
+    """A server in use: new databases with a name and a mark of ours."""
+
+    def __init__(self, address: Address, naming: Naming) -> None:
+        self.made: dict[str | None, str] = {}
+        self._address = replace(address, database=None)
+        self._naming = naming
+        self._definers = 0
+
+    @property
+    def folder(self) -> Path | None:
+        """None: the files are the server's own affair."""
+        return None
+
+    @property
+    def location(self) -> str:
+        """The server, and the databases that were made."""
+        return ", ".join(replace(self._address, database=name).label for name in self.made.values())
+
+    def make(self, database: str | None) -> str:
+        """A new database, marked before anything goes into it."""
+        if database not in self.made:
+            name = self._naming.name(database)
+            session = self.administrator()
+            try:
+                with session.cursor() as cursor:
+                    cursor.execute(f"CREATE DATABASE {quoted(name)}")
+                    self.made[database] = name
+                    table = f"{quoted(name)}.{quoted(MARK_TABLE)}"
+                    cursor.execute(f"CREATE TABLE {table} (mark VARCHAR(1000) CHARACTER SET utf8mb4)")
+                    cursor.execute(f"INSERT INTO {table} VALUES (%s)", (self._naming.mark[:1000],))
+            except pymysql.Error as error:
+                raise CannotCheck(f"{self._address.label}: {one_line(error)}", "nothing was restored") from error
+            finally:
+                session.close()
+        return self.made[database]
+
+    def prepared(self, entry: Entry) -> bytes:
+        """The statement with this connection's user as definer: others may not exist here, or may do more."""
+        statement = _statement(entry)
+        if entry.kind in {"view", "trigger", "event", "function", "procedure"}:
+            head, count = _DEFINER.subn(b"DEFINER=CURRENT_USER", statement[:_HEAD], count=1)
+            self._definers += count
+            return head + statement[_HEAD:]
+        return statement
+
+    def restorer(self) -> Session:
+        """A connection as the user of the address."""
+        return connected(self._address)
+
+    def administrator(self) -> Session:
+        """The same: there is only one user."""
+        return connected(self._address)
+
+    def summary(self) -> Iterator[Finding]:
+        """Definers that were replaced."""
+        if self._definers:
+            yield note(
+                "definers-left-out",
+                f"{self._definers:,} views and routines run as this connection's user instead of their definers",
+                "to rehearse definers as well, use --side private",
+            )
+
+    def remove(self) -> None:
+        """Drop what was made, if it still carries the mark."""
+        for name in self.made.values():
+            drop_marked(self._address, name)
+
+
+def _statement(entry: Entry) -> bytes:
+    return entry.definition.strip().removesuffix(entry.delimiter)
+
+
+def _run(session: Session, statement: str) -> None:
+    with session, session.cursor() as cursor:
+        cursor.execute(statement)
+
+
+def marked_databases(address: Address) -> list[Marked]:
+    """The databases of a server that carry the mark."""
+    session = connected(replace(address, database=None))
+    try:
+        with session.cursor() as cursor:
+            cursor.execute("SELECT TABLE_SCHEMA FROM information_schema.TABLES WHERE TABLE_NAME = %s", (MARK_TABLE,))
+            names = [str(row[0]) for row in cursor.fetchall()]
+            found = []
+            for name in names:
+                cursor.execute(f"SELECT mark FROM {quoted(name)}.{quoted(MARK_TABLE)} LIMIT 1")
+                row = cursor.fetchone()
+                found.append(read_mark(name, str(row[0]) if row else None))
+    except pymysql.Error as error:
+        raise CannotCheck(f"{address.label}: {one_line(error)}", "check the user's rights") from error
+    finally:
+        session.close()
+    return [mark for mark in found if mark is not None]
+
+
+def drop_marked(address: Address, name: str) -> None:
+    """Drop a database that carries the mark. Raises CannotCheck if it doesn't, or if the server refuses."""
+    if name not in {marked.name for marked in marked_databases(address)}:
+        raise CannotCheck(f"{name}: carries no mark of Sospes", "nothing was dropped; look at it yourself")
+    try:
+        _run(connected(replace(address, database=None)), f"DROP DATABASE {quoted(name)}")
+    except pymysql.Error as error:
+        raise CannotCheck(
+            f"{name}: could not be dropped: {one_line(error)}", "run again later: sospes tidy URL --drop"
+        ) from error

@@ -1,0 +1,301 @@
+"""Where PostgreSQL side copies are made: a private server of our own, or new databases on a server in use."""
+
+from __future__ import annotations
+
+import re
+import secrets
+from collections.abc import Iterator
+from dataclasses import dataclass, field, replace
+from pathlib import Path
+from typing import Protocol
+
+import psycopg
+from psycopg import sql
+
+from sospes.model.entries import Entry
+from sospes.model.errors import CannotCheck
+from sospes.model.findings import Finding, note
+from sospes.sides.servers.address import Address
+from sospes.sides.servers.live_postgresql import connected, one_line
+from sospes.sides.servers.loads_postgresql import Session
+from sospes.sides.servers.marks import Marked, Naming, read_mark
+from sospes.sides.servers.private_postgresql import PrivatePostgresql
+
+RESTORER = "sospes_restorer"
+DATABASE = "sospes_side"
+"""The database of a backup that names none."""
+
+_STATED = re.compile(
+    r"""\b(ENCODING|LOCALE_PROVIDER|ICU_LOCALE|LC_COLLATE|LC_CTYPE|LOCALE|BUILTIN_LOCALE)\s*=\s*'((?:[^']|'')*)'""",
+    re.IGNORECASE,
+)
+_PROVIDER = re.compile(r"\bLOCALE_PROVIDER\s*=\s*(\w+)", re.IGNORECASE)
+_ON_SHARED = frozenset({"ownership", "grant"})
+
+
+class PostgresqlHost(Protocol):
+    """Makes databases for a side copy and connects to them.
+
+    made  names on the server of what was made, by name in the backup
+    """
+
+    made: dict[str | None, str]
+
+    @property
+    def folder(self) -> Path | None:
+        """Where the server's files are, if it is ours."""
+        ...
+
+    @property
+    def location(self) -> str:
+        """Where the side copy is, as it may be shown."""
+        ...
+
+    def passes_over(self, entry: Entry) -> bool:
+        """Whether a statement is left to the host: its `take` notes it."""
+        ...
+
+    def take(self, entry: Entry) -> None:
+        """See to a role, a database, or what else the host does in its own way."""
+        ...
+
+    def make_role(self, name: str) -> bool:
+        """Make a role that statements need; False where it was made before, or isn't to be made."""
+        ...
+
+    def sessions(self, database: str | None, count: int) -> list[Session]:
+        """The first connection may change the catalog, all others restore. The database is made."""
+        ...
+
+    def summary(self) -> Iterator[Finding]:
+        """What was done otherwise than the backup says."""
+        ...
+
+    def remove(self) -> None:
+        """Remove all that was made."""
+        ...
+
+
+@dataclass(slots=True)
+class _Databases:
+    """How the backup wants its databases: by statements that make them, or by the encoding of its header."""
+
+    encoding: str | None
+    stated: dict[str, bytes] = field(default_factory=dict)
+    problems: list[Finding] = field(default_factory=list)
+
+    def make(self, session: Session, database: str | None, name: str) -> None:
+        """Make a database with the encoding and the locale of the backup, or with what the server has instead."""
+        text = self.stated.get(database or "", b"")
+        if database is None and len(self.stated) == 1:
+            [text] = self.stated.values()
+        values = {
+            match[1].upper(): match[2].replace("''", "'") for match in _STATED.finditer(text.decode("utf-8", "replace"))
+        }
+        provider = _PROVIDER.search(text.decode("utf-8", "replace"))
+        encoding = values.pop("ENCODING", self.encoding or "UTF8")
+        plain = [("ENCODING", encoding), ("LC_COLLATE", "C"), ("LC_CTYPE", "C")]
+        wanted = [("ENCODING", encoding), *values.items()] if values else plain
+        if values and provider:
+            wanted.append(("LOCALE_PROVIDER", provider[1]))
+        try:
+            _create(session, name, wanted)
+        except psycopg.errors.DuplicateDatabase as error:
+            raise CannotCheck(f"the database {name} is there already", "run this again in a second") from error
+        except (psycopg.errors.InsufficientPrivilege, psycopg.errors.DiskFull):
+            raise
+        except psycopg.Error as error:
+            shown = ", ".join(f"{key} {value}" for key, value in wanted)
+            self.problems.append(
+                note(
+                    "locale-missing",
+                    f"the database wants {shown}, which this server doesn't have: {one_line(error)[:200]}; "
+                    "the side copy is in UTF8 and sorts by code, so orders of text differ",
+                    "install the locale on this machine if the order of text matters",
+                )
+            )
+            _create(session, name, [("ENCODING", "UTF8"), ("LC_COLLATE", "C"), ("LC_CTYPE", "C")])
+
+
+def _create(session: Session, name: str, options: list[tuple[str, str]]) -> None:
+    """CREATE DATABASE from the template that holds nothing."""
+    parts = [
+        sql.SQL("{} = {}").format(sql.SQL(key), sql.SQL(value) if key == "LOCALE_PROVIDER" else sql.Literal(value))
+        for key, value in options
+    ]
+    session.execute(
+        sql.SQL("CREATE DATABASE {} TEMPLATE template0 {}").format(sql.Identifier(name), sql.SQL(" ").join(parts))
+    )
+
+
+class PrivateHost:
+    """A private server: roles are made as needed, and a restorer without superuser rights does the work."""
+
+    def __init__(self, server: PrivatePostgresql, encoding: str | None) -> None:
+        self.server = server
+        self.made: dict[str | None, str] = {}
+        self.roles: list[str] = []
+        self._secret = secrets.token_urlsafe(24)
+        self._databases = _Databases(encoding)
+        with connected(server.address("postgres")) as session:
+            session.execute(
+                sql.SQL("CREATE ROLE {} LOGIN BYPASSRLS PASSWORD {}").format(
+                    sql.Identifier(RESTORER), sql.Literal(self._secret)
+                )
+            )
+
+    @property
+    def folder(self) -> Path | None:
+        """Where the server's files are."""
+        return self.server.folder
+
+    @property
+    def location(self) -> str:
+        """The folder."""
+        return str(self.server.folder)
+
+    def passes_over(self, entry: Entry) -> bool:
+        """Nothing: all that the guard allows can be run here."""
+        return False
+
+    def take(self, entry: Entry) -> None:
+        """Roles come without rights of their own; a database is made once something goes into it."""
+        if entry.kind == "role":
+            self.make_role(entry.name.name)
+        elif entry.kind == "database":
+            self._databases.stated[entry.name.name] = entry.definition
+
+    def make_role(self, name: str) -> bool:
+        """A role without login and password that the restorer is a member of."""
+        if name in self.roles or name in {RESTORER, "public"} or name.startswith("pg_"):
+            return False
+        self.roles.append(name)
+        with connected(self.server.address("postgres")) as session:
+            session.execute(
+                sql.SQL("CREATE ROLE {0} NOLOGIN; GRANT {0} TO {1}").format(
+                    sql.Identifier(name), sql.Identifier(RESTORER)
+                )
+            )
+        return True
+
+    def sessions(self, database: str | None, count: int) -> list[Session]:
+        """The administrator's connection, and the restorer's."""
+        name = database or DATABASE
+        if database in {"postgres", "template1"}:
+            name = f"{DATABASE}_{database}"
+        with connected(self.server.address("postgres")) as session:
+            self._databases.make(session, database, name)
+            session.execute(
+                sql.SQL("ALTER DATABASE {} OWNER TO {}").format(sql.Identifier(name), sql.Identifier(RESTORER))
+            )
+        self.made[database] = name
+        address = self.server.address(name)
+        administrator = connected(address)
+        administrator.execute(
+            sql.SQL("GRANT ALL ON SCHEMA public TO {}; ALTER SCHEMA public OWNER TO {}").format(
+                sql.Identifier(RESTORER), sql.Identifier(RESTORER)
+            )
+        )
+        restorer = replace(address, user=RESTORER, password=self._secret)
+        return [administrator, *(connected(restorer) for _ in range(count - 1))]
+
+    def summary(self) -> Iterator[Finding]:
+        """The roles that were made, and locales that were not there."""
+        yield from self._databases.problems
+        if self.roles:
+            listed = ", ".join(sorted(self.roles)[:8]) + (", ..." if len(self.roles) > 8 else "")
+            yield note("roles-made", f"roles were made without login and password for the side copy: {listed}")
+
+    def remove(self) -> None:
+        """Stop the server and delete its files."""
+        self.server.remove()
+
+
+class SharedHost:
+    """A server in use: new databases with a name and a mark of ours, one user without superuser rights, no roles."""
+
+    def __init__(self, address: Address, naming: Naming, encoding: str | None) -> None:
+        self.made: dict[str | None, str] = {}
+        self._address = address
+        self._naming = naming
+        self._databases = _Databases(encoding)
+        self._passed: dict[str, int] = {}
+
+    @property
+    def folder(self) -> Path | None:
+        """None: the files are the server's own affair."""
+        return None
+
+    @property
+    def location(self) -> str:
+        """The server, and the databases that were made."""
+        return ", ".join(replace(self._address, database=name).label for name in self.made.values())
+
+    def passes_over(self, entry: Entry) -> bool:
+        """Owners and rights: they would name people who have accounts here."""
+        return entry.kind in _ON_SHARED
+
+    def take(self, entry: Entry) -> None:
+        """No roles are made here; a database is made once something goes into it."""
+        if entry.kind == "database":
+            self._databases.stated[entry.name.name] = entry.definition
+        elif entry.kind in _ON_SHARED:
+            self._passed[entry.kind] = self._passed.get(entry.kind, 0) + 1
+
+    def make_role(self, name: str) -> bool:
+        """Never: roles belong to the whole server."""
+        return False
+
+    def sessions(self, database: str | None, count: int) -> list[Session]:
+        """A new database, marked before anything goes into it, that nobody else may connect to."""
+        name = self._naming.name(database)
+        with connected(self._address, self._address.database or "postgres") as session:
+            try:
+                self._databases.make(session, database, name)
+            except psycopg.Error as error:
+                raise CannotCheck(f"{self._address.label}: {one_line(error)}", "nothing was restored") from error
+            self.made[database] = name
+            session.execute(
+                sql.SQL("COMMENT ON DATABASE {0} IS {1}; REVOKE ALL ON DATABASE {0} FROM PUBLIC").format(
+                    sql.Identifier(name), sql.Literal(self._naming.mark)
+                )
+            )
+        return [connected(self._address, name) for _ in range(count)]
+
+    def summary(self) -> Iterator[Finding]:
+        """What was passed over, and locales that were not there."""
+        yield from self._databases.problems
+        if self._passed:
+            counts = " and ".join(f"{count:,} {kind} statements" for kind, count in sorted(self._passed.items()))
+            yield note(
+                "owners-left-out",
+                f"{counts} were left out: on a server in use they would concern its own accounts",
+                "to rehearse owners and rights as well, use --side private",
+            )
+
+    def remove(self) -> None:
+        """Drop what was made, if it still carries the mark."""
+        for name in self.made.values():
+            drop_marked(self._address, name)
+
+
+def marked_databases(address: Address) -> list[Marked]:
+    """The databases of a server that carry the mark."""
+    with connected(address, address.database or "postgres") as session:
+        found = session.execute(
+            "SELECT datname, shobj_description(oid, 'pg_database') FROM pg_database WHERE NOT datistemplate ORDER BY 1"
+        ).fetchall()
+    return [mark for name, text in found if (mark := read_mark(name, text)) is not None]
+
+
+def drop_marked(address: Address, name: str) -> None:
+    """Drop a database that carries the mark. Raises CannotCheck if it doesn't, or if the server refuses."""
+    if name not in {marked.name for marked in marked_databases(address)}:
+        raise CannotCheck(f"{name}: carries no mark of Sospes", "nothing was dropped; look at it yourself")
+    with connected(address, address.database or "postgres") as session:
+        try:
+            session.execute(sql.SQL("DROP DATABASE {}").format(sql.Identifier(name)))
+        except psycopg.Error as error:
+            raise CannotCheck(
+                f"{name}: could not be dropped: {one_line(error)}", "run again later: sospes tidy URL --drop"
+            ) from error
