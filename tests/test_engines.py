@@ -155,8 +155,8 @@ def test_a_killed_run_leaves_what_tidy_finds(postgres: PostgresServer, tmp_path:
     running.wait()
     dropped = sospes("tidy", "--drop", "--json").document["result"]["left"]
 
-    assert [item["dropped"] for item in in_use if item["folder"] == str(folder)] == [False]
-    assert [item["dropped"] for item in dropped if item["folder"] == str(folder)] == [True]
+    assert [item["dropped"] for item in in_use if item["location"] == str(folder)] == [False]
+    assert [item["dropped"] for item in dropped if item["location"] == str(folder)] == [True]
     assert not folder.exists()
 
 

@@ -173,6 +173,13 @@ def positive(text: str) -> int:
     return int(text)
 
 
+def at_least_one(text: str) -> int:
+    """A whole number from 1 up."""
+    if not text.isdecimal() or int(text) == 0:
+        raise argparse.ArgumentTypeError(f"{text!r} is not a whole number from 1 up")
+    return int(text)
+
+
 def apply_config(args: argparse.Namespace) -> None:
     """Fill options that were not given from the configuration file's table `defaults`."""
     settings = _read_config(args.config)

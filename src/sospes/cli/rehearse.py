@@ -11,6 +11,7 @@ from pathlib import Path
 
 from sospes.cli import common
 from sospes.model.errors import UsageError
+from sospes.sides.servers.marks import PREFIX, is_prefix
 
 EXAMPLE = "sospes rehearse night.sql.gz --keep"
 
@@ -20,23 +21,34 @@ def configure(parser: argparse.ArgumentParser) -> None:
     parser.add_argument("backup", type=Path, metavar="BACKUP", help="a backup file, or - for standard input")
     parser.add_argument(
         "--side",
-        choices=["embedded", "private"],
+        metavar="WHERE",
         default="embedded",
         help="where the side copy is made: embedded, a SQLite file; private, a throw-away server of the backup's "
-        "own engine (default: %(default)s)",
+        "own engine; a URL or @profile, a new database on that server (default: %(default)s)",
     )
     parser.add_argument(
         "--server-bin", type=Path, metavar="DIR", help="with --side private: the folder of the server's programs"
     )
     parser.add_argument(
-        "--workers",
-        type=common.positive,
-        default=min(4, os.cpu_count() or 1),
-        metavar="N",
-        help="with --side private: connections by which rows and indexes go in (default here: %(default)s)",
+        "--name-prefix",
+        type=_prefix,
+        metavar="PREFIX",
+        help=f"with a server: what the new database's name begins with (default: {PREFIX})",
     )
     parser.add_argument(
-        "--stop-at-first", action="store_true", help="with --side private: end at the first statement that fails"
+        "--trust-backup",
+        action="store_true",
+        help="with a server: restore even as a user whose rights reach outside of the new database",
+    )
+    parser.add_argument(
+        "--workers",
+        type=common.at_least_one,
+        default=min(4, os.cpu_count() or 1),
+        metavar="N",
+        help="with a server: connections by which rows and indexes go in (default here: %(default)s)",
+    )
+    parser.add_argument(
+        "--stop-at-first", action="store_true", help="with a server: end at the first statement that fails"
     )
     parser.add_argument(
         "--table",
@@ -48,7 +60,7 @@ def configure(parser: argparse.ArgumentParser) -> None:
     parser.add_argument(
         "--keep",
         action="store_true",
-        help="keep the side copy, in the work folder or else in the current one",
+        help="keep the side copy: the file, in the work folder or else in the current one; or the new database",
     )
     common.add_salvage(parser)
     common.add_pieces(parser)
@@ -58,11 +70,13 @@ def run(args: argparse.Namespace) -> int:
     """Rehearse one backup."""
     from sospes.report.rehearse import tell_rehearse
     from sospes.report.words import size
+    from sospes.sides.servers.address import Address
     from sospes.work.rehearse import Rehearsing, rehearse
-    from sospes.work.restore import rehearse_privately
+    from sospes.work.restore import rehearse_on_server
 
     begin = time.perf_counter()
-    _check(args)
+    server = common.place(args, args.side)
+    _check(args, server)
     paths = [args.backup, *args.pieces]
 
     def announce(expected: int | None, where: str) -> None:
@@ -76,16 +90,20 @@ def run(args: argparse.Namespace) -> int:
             opening=common.opening(args),
             tables=args.table,
             salvage=args.salvage,
-            private=args.side == "private",
             server_bin=args.server_bin,
+            prefix=args.name_prefix or PREFIX,
+            trusted=args.trust_backup,
             workers=args.workers,
             stop_at_first=args.stop_at_first,
             keep=keep,
-            now=datetime.now(),
+            now=datetime.now().astimezone(),
             progress=progress,
             announce=announce,
         )
-        outcome = rehearse_privately(paths, how) if how.private else rehearse(paths, how)
+        if args.side == "embedded":
+            outcome = rehearse(paths, how)
+        else:
+            outcome = rehearse_on_server(paths, how, server if isinstance(server, Address) else None)
     side = outcome.result.side
     beside = Path(f"{side.location}.missing.jsonl") if side is not None and side.kept else None
     listed = common.write_missing(args.missing or beside, outcome.result.missing)
@@ -94,13 +112,30 @@ def run(args: argparse.Namespace) -> int:
     return common.finish(args, [outcome], begin)
 
 
-def _check(args: argparse.Namespace) -> None:
+def _prefix(text: str) -> str:
+    if not is_prefix(text):
+        raise argparse.ArgumentTypeError(f"{text!r}: a lower-case letter, then at most 19 letters, digits, underscores")
+    return text
+
+
+def _check(args: argparse.Namespace, server: object) -> None:
     """Options that don't go together."""
     private = args.side == "private"
-    if private and (args.keep or args.salvage or args.table):
+    shared = not private and args.side != "embedded"
+    if shared and isinstance(server, Path):
         raise UsageError(
-            "--side private restores all of a backup and removes the server afterwards",
-            "leave --keep, --salvage and --table away, or use --side embedded",
+            f"{args.side}: no place for a side copy",
+            "write embedded, private, postgresql://..., mariadb://..., or @name",
         )
-    if not private and (args.server_bin or args.stop_at_first):
-        raise UsageError("--server-bin and --stop-at-first go with --side private", "add --side private")
+    if (private or shared) and (args.salvage or args.table):
+        raise UsageError(
+            "a side copy on a server restores all of a backup",
+            "leave --salvage and --table away, or use --side embedded",
+        )
+    if private and args.keep:
+        raise UsageError("a private server is removed afterwards", "leave --keep away, or name a server by its URL")
+    if args.side == "embedded" and (args.server_bin or args.stop_at_first or args.name_prefix or args.trust_backup):
+        raise UsageError(
+            "--server-bin, --stop-at-first, --name-prefix and --trust-backup go with a server",
+            "add --side private or --side URL",
+        )

@@ -26,12 +26,10 @@ def tell_rehearse(printer: Printer, outcome: Outcome[Rehearsal], listed: Path | 
     printer.verdict(outcome.verdict, outcome.name, _summary(outcome))
     printer.findings(outcome.findings)
     if not printer.quiet:
-        printer.table(
-            ["step", "status", "time"],
-            [[step.name, _STATUS[step.status], duration(step.seconds)] for step in found.steps],
-            (2,),
-        )
-        printer.line()
+        if found.steps:
+            rows = [[step.name, _STATUS[step.status], duration(step.seconds)] for step in found.steps]
+            printer.table(["step", "status", "time"], rows, (2,))
+            printer.line()
         if found.tables:
             tell_tables(printer, found.tables)
         _not_rehearsed(printer, found)
@@ -49,7 +47,7 @@ def _summary(outcome: Outcome[Rehearsal]) -> str:
     if outcome.verdict is not Verdict.SOUND:
         return f"{count_severities(outcome.findings)}; {held} loaded"
     space = f", {size(found.space_expected_bytes)} were set aside" if found.space_expected_bytes else ""
-    if found.side is not None and found.side.kind == "private":
+    if found.side is not None and found.side.kind != "embedded":
         return f"{held} restored on {found.side.engine} {found.side.engine_version}, in {duration(outcome.seconds)}"
     return f"{held} loaded, all keys held, in {duration(outcome.seconds)}{space}"
 

@@ -15,17 +15,20 @@ def tell_tidy(printer: Printer, outcome: Outcome[Tidying]) -> None:
         printer.line(f"nothing was left behind in {', '.join(found.places)}")
         return
     dropped = sum(item.dropped for item in found.left)
-    said = (
-        f"{plural(dropped, 'private server')} removed" if dropped else "sospes tidy --drop removes what is not in use"
-    )
-    printer.line(f"{plural(len(found.left), 'private server')} left behind; {said}")
-    rows = [[item.folder, item.engine, size(item.bytes), _state(item)] for item in found.left]
-    printer.table(["folder", "engine", "size", "state"], rows, (2,))
+    said = f"{plural(dropped, 'side copy')} removed" if dropped else "with --drop, what is not in use is removed"
+    printer.line(f"{plural(len(found.left), 'side copy')} left behind; {said}")
+    rows = [
+        [item.location, item.kind, item.engine, "" if item.bytes is None else size(item.bytes), _state(item)]
+        for item in found.left
+    ]
+    printer.table(["where", "kind", "engine", "size", "state"], rows, (3,))
 
 
 def _state(item: Left) -> str:
     if item.dropped:
         return "removed"
     if item.in_use:
-        return "in use by a run that goes on"
+        return "in use"
+    if item.kind == "database":
+        return f"nobody uses it; made {item.made_at} from {item.backup}"
     return "running, and nobody uses it" if item.running else "stopped"

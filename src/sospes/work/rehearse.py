@@ -19,6 +19,7 @@ from sospes.model.verdict import Rung, Verdict
 from sospes.sides.embedded.copy import EmbeddedCopy
 from sospes.sides.embedded.keys import Keys, NotRehearsed
 from sospes.sides.embedded.names import quoted
+from sospes.sides.servers.marks import PREFIX
 from sospes.work.damage import condensed, damaged_tables
 from sospes.work.describe import Progress, followed, misfits
 from sospes.work.loading import Loader
@@ -73,8 +74,9 @@ class Rehearsing:
 
     tables    names of the only tables to load; all when empty
     salvage   whether what is sound of damaged tables is loaded
-    private   whether the side copy is made on a throw-away server of the backup's own engine
-    server_bin   the only folder in which its programs are looked for
+    server_bin   the only folder in which programs of a private server are looked for
+    prefix    what names of databases on a server in use begin with
+    trusted   whether the backup may run with rights that reach outside of its side copy
     workers   connections that rows and indexes of a server's side copy go in by
     stop_at_first  whether the first statement that fails ends the restore
     keep      where the side copy stays, in a folder; None drops it
@@ -85,8 +87,9 @@ class Rehearsing:
     opening: Opening
     tables: Sequence[str] = ()
     salvage: bool = False
-    private: bool = False
     server_bin: Path | None = None
+    prefix: str = PREFIX
+    trusted: bool = False
     workers: int = 1
     stop_at_first: bool = False
     keep: Path | None = None

@@ -1,23 +1,29 @@
-"""Restores a backup on a throw-away server of its own engine, has the engine check it, times it, removes it."""
+"""Restores a backup on a server of its own engine, has the engine check it, times it, removes it."""
 
 from __future__ import annotations
 
 import re
 import time
 from collections.abc import Iterator, Sequence
+from dataclasses import dataclass, replace
+from datetime import UTC, datetime
 from pathlib import Path
 
 from sospes.formats.archive.reader import ArchiveReader
 from sospes.formats.opening import Opened, open_backup, require_room
 from sospes.formats.script.reader import ScriptReader
-from sospes.model.entries import Engine, Name
-from sospes.model.errors import CannotCheck
+from sospes.model.entries import Engine, Entry, Name
+from sospes.model.errors import CannotCheck, UsageError
 from sospes.model.events import Header
 from sospes.model.findings import Finding, verdict_of
 from sospes.model.verdict import Rung, Severity, Verdict
 from sospes.sides.embedded.keys import NotRehearsed
+from sospes.sides.servers.address import Address
 from sospes.sides.servers.binaries import find_binaries
-from sospes.sides.servers.restoring import EngineRestore, Making, private_restore
+from sospes.sides.servers.guard import EXTENSIONS
+from sospes.sides.servers.marks import Naming
+from sospes.sides.servers.needs import Needs, require
+from sospes.sides.servers.restoring import EngineRestore, Making, private_restore, shared_restore
 from sospes.stream.containers import Block
 from sospes.work.damage import condensed
 from sospes.work.describe import followed, misfits
@@ -32,10 +38,11 @@ SERVER_ROOM = 200 << 20
 _MAJOR = re.compile(r"\d+")
 
 
-def rehearse_privately(paths: Sequence[Path], how: Rehearsing) -> Outcome[Rehearsal]:
-    """Restore the backup in `paths` on a private server.
+def rehearse_on_server(paths: Sequence[Path], how: Rehearsing, server: Address | None) -> Outcome[Rehearsal]:
+    """Restore the backup in `paths` in new databases of a server, or on a private server where `server` is None.
 
-    Raises CannotCheck where no fitting server is installed, NoRoom before anything is written.
+    Raises CannotCheck where no fitting server is installed or a server lacks what the backup needs, NoRoom where it
+    would not fit; nothing was made then.
     """
     begin = time.perf_counter()
     opened = open_backup(paths, how.opening)
@@ -46,12 +53,17 @@ def rehearse_privately(paths: Sequence[Path], how: Rehearsing) -> Outcome[Rehear
             f"{opened.name}: is a backup of {engine.value if engine else 'an unknown engine'}, which has no server",
             "rehearse it in an embedded side copy: --side embedded",
         )
+    if server is not None and engine is not None and _served(engine) != _served(server.engine):
+        raise UsageError(
+            f"{opened.name}: is a backup of {engine.value}, and {server.label} is another engine",
+            "name a server of the backup's own engine, or use --side private",
+        )
     findings: list[Finding] = []
     steps = Steps(findings)
     tally = Tally()
     rehearsal = None
     if opened.form is not None and engine is not None:
-        rehearsal = _on_server(opened, how, engine, (steps, tally))
+        rehearsal = _on_server(opened, _Task(paths, how, engine, server), (steps, tally))
     else:
         findings += [event for event in opened.events() if isinstance(event, Finding)]
     return Outcome(
@@ -81,20 +93,75 @@ def _least_version(header: Header, engine: Engine) -> tuple[int, ...]:
     return tuple(numbers[:2]) if engine is Engine.MARIADB else ()
 
 
-def _on_server(opened: Opened, how: Rehearsing, engine: Engine, kept: tuple[Steps, Tally]) -> Rehearsal:
-    steps, tally = kept
+@dataclass(frozen=True, slots=True)
+class _Task:
+    """What is to be restored, how, and on which server; None for a private one."""
+
+    paths: Sequence[Path]
+    how: Rehearsing
+    engine: Engine
+    server: Address | None
+
+
+def _served(engine: Engine) -> Engine:
+    """The engine whose server takes a backup."""
+    return Engine.MARIADB if engine is Engine.MYSQL else engine
+
+
+def _needs(opened: Opened, task: _Task) -> Needs:
+    """What the backup needs, by a pass over its definitions; a backup on standard input is passed over only once."""
     header = stated_header(opened)
-    least = _least_version(header, engine) if header else ()
-    served = Engine.MARIADB if engine is Engine.MYSQL else engine
-    binaries = find_binaries(served, least, how.server_bin)
-    plain = opened.plain_estimate
-    expected = None if plain is None else int(plain * ROOM_FACTOR) + SERVER_ROOM
+    extensions: dict[str, None] = {}
+    databases: dict[str, None] = {}
+    if all(str(path) != "-" for path in task.paths):
+        again = open_backup(task.paths, replace(task.how.opening, wants=lambda _: False, check_pages=False))
+        for event in again.events():
+            if isinstance(event, Entry):
+                if event.kind == "extension" and event.name.name in EXTENSIONS:
+                    extensions[event.name.name] = None
+                if event.name.database is not None:
+                    databases[event.name.database] = None
+    return Needs(
+        version=_least_version(header, task.engine) if header else (), extensions=tuple(extensions),
+        databases=tuple(databases), only=header.databases[0] if header and len(header.databases) == 1 else None,
+        trusted=task.how.trusted,
+    )  # fmt: skip
+
+
+def _begun(opened: Opened, task: _Task, steps: Steps) -> tuple[EngineRestore, str | None]:
+    """A restore that can begin, and the version of its private server."""
+    header = stated_header(opened)
+    how = task.how
+    needs = _needs(opened, task)
+    making = Making(workers=how.workers, encoding=header.encoding if header else None, several=bool(needs.databases))
+    if task.server is not None:
+        naming = Naming(how.prefix, opened.name, how.now or datetime.now(UTC), None if needs.databases else needs.only)
+        restore = shared_restore(task.server, naming, making)
+        with steps.step("look at the server"):
+            require(task.server.label, restore.shortfalls(needs))
+        return restore, None
+    served = _served(task.engine)
+    binaries = find_binaries(served, needs.version, how.server_bin)
     with steps.step("start a private server"):
-        making = Making(workers=how.workers, encoding=header.encoding if header else None)
         restore = private_restore(served, binaries, how.opening.work_folder, making)
     try:
+        require(f"the private server, version {binaries.words}", restore.shortfalls(needs))
+    except BaseException:
+        restore.abandon()
+        raise
+    return restore, binaries.words
+
+
+def _on_server(opened: Opened, task: _Task, kept: tuple[Steps, Tally]) -> Rehearsal:
+    steps, tally = kept
+    how = task.how
+    plain = opened.plain_estimate
+    expected = None if plain is None else int(plain * ROOM_FACTOR) + SERVER_ROOM
+    restore, version = _begun(opened, task, steps)
+    kept_side = how.keep is not None and task.server is not None
+    try:
         if how.announce is not None:
-            how.announce(expected, restore.location)
+            how.announce(expected, task.server.label if task.server else restore.location)
         if expected is not None and restore.folder is not None:
             require_room(restore.folder, expected, "the side copy")
         with steps.step("read and restore"):
@@ -102,19 +169,21 @@ def _on_server(opened: Opened, how: Rehearsing, engine: Engine, kept: tuple[Step
         with steps.step("the engine's own checks"):
             steps.findings += [finding.at(file=opened.name) for finding in restore.checked()]
         side = Side(
-            kind="private", location=restore.location, engine=served.value, engine_version=binaries.words, kept=False
-        )
+            kind="server" if task.server else "private", location=restore.location, engine=_served(task.engine).value,
+            engine_version=version or restore.version, kept=kept_side,
+        )  # fmt: skip
         tables = tuple(_summary(tally, name, rows) for name, rows in restore.rows.items())
     except BaseException:
         restore.abandon()
         raise
     restore.close()
-    with steps.step("remove the private server"):
-        restore.remove()
+    if not kept_side:
+        with steps.step("drop the side copy" if task.server else "remove the private server"):
+            restore.remove()
     return Rehearsal(
         name=opened.name,
         format=opened.form,
-        engine=engine.value,
+        engine=task.engine.value,
         kind=tally.kind(copied=False),
         side=side,
         space_expected_bytes=expected,

@@ -1,22 +1,31 @@
-"""Finds private servers that a killed run left behind, and removes them."""
+"""Finds private servers and databases that were left behind, and removes them."""
 
 from __future__ import annotations
 
-from collections.abc import Sequence
-from dataclasses import dataclass
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass, replace
 from pathlib import Path
 
+from sospes.sides.servers.address import Address
 from sospes.sides.servers.private import drop_leftover, leftovers
+from sospes.sides.servers.restoring import drop_marked, marked_databases
 from sospes.work.outcome import Outcome
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Left:
-    """One folder that was left; `dropped` once it is gone. A folder in use belongs to a run that still goes on."""
+    """What was left: a private server's folder, or a database on a server in use; `dropped` once it is gone.
 
-    folder: str
+    in_use   a run still goes on that made it, or somebody is connected to it
+    backup   what a database was made from, and made_at when
+    """
+
+    kind: str
+    location: str
     engine: str
-    bytes: int
+    bytes: int | None
+    backup: str | None = None
+    made_at: str | None = None
     running: bool
     in_use: bool
     dropped: bool
@@ -30,18 +39,36 @@ class Tidying:
     left: tuple[Left, ...]
 
 
-def tidy(places: Sequence[Path], drop: bool) -> Outcome[Tidying]:
-    """List what was left in the places, and with `drop` delete it. Only folders with Sospes's own mark are touched."""
-    found = []
+def tidy(places: Sequence[Path], servers: Sequence[Address], drop: bool) -> Outcome[Tidying]:
+    """List what was left in the places and on the servers, and with `drop` delete it, unless somebody uses it.
+
+    Only folders and databases with Sospes's own mark are touched.
+    """
+    found = [*_folders(places, drop)]
+    for server in servers:
+        found += _databases(server, drop)
+    looked = (*map(str, places), *(server.label for server in servers))
+    return Outcome(name="", findings=(), evidence=(), result=Tidying(places=looked, left=tuple(found)))
+
+
+def _folders(places: Sequence[Path], drop: bool) -> Iterator[Left]:
     for item in leftovers(list(dict.fromkeys(place.resolve() for place in places))):
         dropped = drop and not item.in_use
         if dropped:
             drop_leftover(item)
-        found.append(
-            Left(
-                folder=str(item.folder), engine=item.engine, bytes=item.bytes, running=item.running,
-                in_use=item.in_use, dropped=dropped,
-            )
+        yield Left(
+            kind="private server", location=str(item.folder), engine=item.engine, bytes=item.bytes,
+            running=item.running, in_use=item.in_use, dropped=dropped,
         )  # fmt: skip
-    result = Tidying(places=tuple(map(str, places)), left=tuple(found))
-    return Outcome(name="", findings=(), evidence=(), result=result)
+
+
+def _databases(server: Address, drop: bool) -> Iterator[Left]:
+    for item in marked_databases(server):
+        dropped = drop and not item.in_use
+        if dropped:
+            drop_marked(server, item.name)
+        yield Left(
+            kind="database", location=replace(server, database=item.name).label, engine=server.engine.value,
+            bytes=item.bytes, backup=item.backup, made_at=item.made_at, running=True, in_use=item.in_use,
+            dropped=dropped,
+        )  # fmt: skip

@@ -13,7 +13,7 @@ from psycopg import sql
 
 from sospes.model.entries import Name
 from sospes.model.findings import Finding, Place, fault, note
-from sospes.sides.servers.live_postgresql import one_line
+from sospes.sides.servers.live_postgresql import one_line, stop_if_outside
 
 _OWN = "n.nspname NOT LIKE 'pg\\_%' AND n.nspname <> 'information_schema'"
 _INDEXES = f"""
@@ -140,6 +140,7 @@ def _sequences(connection: psycopg.Connection[Any]) -> Iterator[Finding]:
 
 
 def _unusable(kind: str, label: str, error: psycopg.Error) -> Finding:
+    stop_if_outside(error)
     return fault(
         f"{kind}-unusable",
         f"the {kind} {label} can't be used: {one_line(error)[:300]}",

@@ -16,6 +16,7 @@ from sospes.model.findings import Finding, note
 from sospes.sides.servers.address import Address
 from sospes.sides.servers.live_mariadb import connected, one_line, quoted
 from sospes.sides.servers.marks import Marked, Naming, read_mark
+from sospes.sides.servers.needs import Needs, version_shortfall
 from sospes.sides.servers.private_mariadb import RESTORER, PrivateMariadb
 
 DATABASE = "sospes_side"
@@ -27,6 +28,14 @@ MARK_TABLE = "sospes_mark"
 Session: TypeAlias = "pymysql.Connection[Any]"
 _DEFINER = re.compile(rb"\bDEFINER\s*=\s*(`(?:[^`]|``)*`|'[^']*'|\w+)\s*@\s*(`(?:[^`]|``)*`|'[^']*'|[\w.%]+)", re.I)
 _HEAD = 400
+
+
+_RIGHTS = """
+SELECT '*', PRIVILEGE_TYPE FROM information_schema.USER_PRIVILEGES
+UNION ALL SELECT TABLE_SCHEMA, PRIVILEGE_TYPE FROM information_schema.SCHEMA_PRIVILEGES
+UNION ALL SELECT TABLE_SCHEMA, PRIVILEGE_TYPE FROM information_schema.TABLE_PRIVILEGES
+"""
+_HARMLESS = frozenset({"USAGE", "SELECT", "SHOW VIEW", "SHOW DATABASES", "PROCESS", "REPLICATION CLIENT"})
 
 
 class MariadbHost(Protocol):
@@ -45,6 +54,10 @@ class MariadbHost(Protocol):
     @property
     def location(self) -> str:
         """Where the side copy is, as it may be shown."""
+        ...
+
+    def shortfalls(self, needs: Needs) -> list[str]:
+        """What the server lacks for a backup, in words; nothing has been made yet."""
         ...
 
     def make(self, database: str | None) -> str:
@@ -88,6 +101,10 @@ class PrivateHost:
     def location(self) -> str:
         """The folder."""
         return str(self.server.folder)
+
+    def shortfalls(self, needs: Needs) -> list[str]:
+        """Nothing: the version was looked at before the server was started."""
+        return []
 
     def make(self, database: str | None) -> str:
         """The database, under the name that it has in the backup."""
@@ -136,6 +153,40 @@ class SharedHost:
     def location(self) -> str:
         """The server, and the databases that were made."""
         return ", ".join(replace(self._address, database=name).label for name in self.made.values())
+
+    def shortfalls(self, needs: Needs) -> list[str]:
+        """Version, the user's rights, names that are taken."""
+        session = self.administrator()
+        try:
+            with session, session.cursor() as cursor:
+                cursor.execute("SELECT VERSION()")
+                version = tuple(int(part) for part in re.findall(r"\d+", str((cursor.fetchone() or [""])[0]))[:3])
+                found = version_shortfall(version, needs, "the engine's version")
+                cursor.execute(_RIGHTS)
+                rights = [(str(schema or ""), str(kind)) for schema, kind in cursor.fetchall()]
+                names = [self._naming.name(database) for database in needs.databases or (None,)]
+                cursor.execute("SELECT SCHEMA_NAME FROM information_schema.SCHEMATA")
+                taken = {str(row[0]) for row in cursor.fetchall()} & set(names)
+        except pymysql.Error as error:
+            raise CannotCheck(f"{self._address.label}: {one_line(error)}", "check the user's rights") from error
+        pattern = self._naming.prefix.replace("_", r"\_") + "%"
+        mine = {kind for schema, kind in rights if schema in {pattern, "*"}}
+        wide = sorted(
+            {
+                schema
+                for schema, kind in rights
+                if schema not in {pattern, "information_schema"} and kind not in _HARMLESS
+            }
+        )
+        if wide and not needs.trusted:
+            where = "all databases" if "*" in wide else ", ".join(wide[:5])
+            found.append(
+                f"the user may change {where}, so what the backup runs could reach outside of the side copy: use one "
+                f"with GRANT ALL ON `{pattern}`.* only, or say --trust-backup"
+            )
+        if not {"CREATE", "INSERT", "DROP"} <= mine:
+            found.append(f"the user may not make such databases: GRANT ALL ON `{pattern}`.* TO the user")
+        return found + [f"the database {name} is there already" for name in sorted(taken)]
 
     def make(self, database: str | None) -> str:
         """A new database, marked before anything goes into it."""
@@ -196,6 +247,12 @@ def _run(session: Session, statement: str) -> None:
         cursor.execute(statement)
 
 
+_SIZE = """
+SELECT (SELECT SUM(DATA_LENGTH + INDEX_LENGTH) FROM information_schema.TABLES WHERE TABLE_SCHEMA = %s),
+  (SELECT COUNT(*) FROM information_schema.PROCESSLIST WHERE DB = %s)
+"""
+
+
 def marked_databases(address: Address) -> list[Marked]:
     """The databases of a server that carry the mark."""
     session = connected(replace(address, database=None))
@@ -207,7 +264,11 @@ def marked_databases(address: Address) -> list[Marked]:
             for name in names:
                 cursor.execute(f"SELECT mark FROM {quoted(name)}.{quoted(MARK_TABLE)} LIMIT 1")
                 row = cursor.fetchone()
-                found.append(read_mark(name, str(row[0]) if row else None))
+                cursor.execute(_SIZE, (name, name))
+                size, connections = cursor.fetchone() or (None, 0)
+                found.append(
+                    read_mark(name, str(row[0]) if row else None, int(size) if size else None, int(connections))
+                )
     except pymysql.Error as error:
         raise CannotCheck(f"{address.label}: {one_line(error)}", "check the user's rights") from error
     finally:

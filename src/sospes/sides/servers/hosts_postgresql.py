@@ -19,6 +19,7 @@ from sospes.sides.servers.address import Address
 from sospes.sides.servers.live_postgresql import connected, one_line
 from sospes.sides.servers.loads_postgresql import Session
 from sospes.sides.servers.marks import Marked, Naming, read_mark
+from sospes.sides.servers.needs import Needs, version_shortfall
 from sospes.sides.servers.private_postgresql import PrivatePostgresql
 
 RESTORER = "sospes_restorer"
@@ -31,6 +32,17 @@ _STATED = re.compile(
 )
 _PROVIDER = re.compile(r"\bLOCALE_PROVIDER\s*=\s*(\w+)", re.IGNORECASE)
 _ON_SHARED = frozenset({"ownership", "grant"})
+
+
+_RIGHTS = """
+SELECT r.rolsuper, r.rolcreatedb, EXISTS (SELECT FROM pg_roles g WHERE g.rolname IN
+    ('pg_execute_server_program', 'pg_read_server_files', 'pg_write_server_files')
+    AND pg_has_role(r.oid, g.oid, 'member'))
+FROM pg_roles r WHERE r.rolname = current_user
+"""
+_AVAILABLE = """
+SELECT name, bool_or(NOT superuser OR trusted) FROM pg_available_extension_versions WHERE name = ANY (%s) GROUP BY name
+"""
 
 
 class PostgresqlHost(Protocol):
@@ -49,6 +61,10 @@ class PostgresqlHost(Protocol):
     @property
     def location(self) -> str:
         """Where the side copy is, as it may be shown."""
+        ...
+
+    def shortfalls(self, needs: Needs) -> list[str]:
+        """What the server lacks for a backup, in words; nothing has been made yet."""
         ...
 
     def passes_over(self, entry: Entry) -> bool:
@@ -128,6 +144,16 @@ def _create(session: Session, name: str, options: list[tuple[str, str]]) -> None
     )
 
 
+def _extensions_missing(session: Session, needs: Needs, *, superuser: bool) -> list[str]:
+    """Extensions that are not installed, or that only a superuser may make."""
+    wanted = [name for name in needs.extensions if name != "plpgsql"]
+    free = dict(session.execute(_AVAILABLE, (wanted,)).fetchall())
+    found = [f"the extension {name} is not installed on the server" for name in wanted if name not in free]
+    if not superuser:
+        found += [f"the extension {name} can only be made by a superuser" for name in wanted if free.get(name) is False]
+    return found
+
+
 class PrivateHost:
     """A private server: roles are made as needed, and a restorer without superuser rights does the work."""
 
@@ -153,6 +179,11 @@ class PrivateHost:
     def location(self) -> str:
         """The folder."""
         return str(self.server.folder)
+
+    def shortfalls(self, needs: Needs) -> list[str]:
+        """Extensions that are not installed; the version was looked at before the server was started."""
+        with connected(self.server.address("postgres")) as session:
+            return _extensions_missing(session, needs, superuser=True)
 
     def passes_over(self, entry: Entry) -> bool:
         """Nothing: all that the guard allows can be run here."""
@@ -231,6 +262,25 @@ class SharedHost:
         """The server, and the databases that were made."""
         return ", ".join(replace(self._address, database=name).label for name in self.made.values())
 
+    def shortfalls(self, needs: Needs) -> list[str]:
+        """Version, the user's rights, names that are taken, extensions."""
+        with connected(self._address, self._address.database or "postgres") as session:
+            number = session.info.server_version
+            found = version_shortfall((number // 10000,), needs, "PostgreSQL")
+            superuser, creates, outside = session.execute(_RIGHTS).fetchone() or (False, False, False)
+            if (superuser or outside) and not needs.trusted:
+                what = "is a superuser" if superuser else "may read files or run programs"
+                found.append(
+                    f"{session.info.user} {what}, so what the backup runs could reach outside of the side copy: use a "
+                    "user without such rights, or say --trust-backup"
+                )
+            if not creates and not superuser:
+                found.append(f"{session.info.user} may not create databases: ALTER ROLE {session.info.user} CREATEDB")
+            names = [self._naming.name(database) for database in needs.databases or (None,)]
+            taken = session.execute("SELECT datname FROM pg_database WHERE datname = ANY (%s)", (names,)).fetchall()
+            found += [f"the database {name} is there already" for (name,) in taken]
+            return found + _extensions_missing(session, needs, superuser=bool(superuser))
+
     def passes_over(self, entry: Entry) -> bool:
         """Owners and rights: they would name people who have accounts here."""
         return entry.kind in _ON_SHARED
@@ -266,10 +316,10 @@ class SharedHost:
         """What was passed over, and locales that were not there."""
         yield from self._databases.problems
         if self._passed:
-            counts = " and ".join(f"{count:,} {kind} statements" for kind, count in sorted(self._passed.items()))
+            counts = ", ".join(f"{kind} {count:,}" for kind, count in sorted(self._passed.items()))
             yield note(
                 "owners-left-out",
-                f"{counts} were left out: on a server in use they would concern its own accounts",
+                f"statements about accounts of this server were left out: {counts}",
                 "to rehearse owners and rights as well, use --side private",
             )
 
@@ -279,13 +329,19 @@ class SharedHost:
             drop_marked(self._address, name)
 
 
+_MARKED = """
+SELECT d.datname, shobj_description(d.oid, 'pg_database'),
+  CASE WHEN has_database_privilege(d.oid, 'CONNECT') THEN pg_database_size(d.oid) END,
+  (SELECT count(*) FROM pg_stat_activity a WHERE a.datid = d.oid)
+FROM pg_database d WHERE NOT d.datistemplate ORDER BY 1
+"""
+
+
 def marked_databases(address: Address) -> list[Marked]:
     """The databases of a server that carry the mark."""
     with connected(address, address.database or "postgres") as session:
-        found = session.execute(
-            "SELECT datname, shobj_description(oid, 'pg_database') FROM pg_database WHERE NOT datistemplate ORDER BY 1"
-        ).fetchall()
-    return [mark for name, text in found if (mark := read_mark(name, text)) is not None]
+        found = session.execute(_MARKED).fetchall()
+    return [mark for row in found if (mark := read_mark(*row)) is not None]
 
 
 def drop_marked(address: Address, name: str) -> None:

@@ -140,6 +140,20 @@ def one_line(error: pymysql.Error) -> str:
     return " ".join(str(error.args[-1] if error.args else error).split())
 
 
+_OUTSIDE = frozenset({3, 28, 1021, 1037, 1041, 1053, 1114, 1135, 1040, 2006, 2013, 2055})
+"""No space, no memory, no threads, too many connections, shutting down, connection lost."""
+
+
+def stop_if_outside(error: pymysql.Error) -> None:
+    """Raises CannotCheck for an error that says nothing of the backup: no space, no memory, a lost connection."""
+    number = error.args[0] if error.args else 0
+    if number in _OUTSIDE or isinstance(error, pymysql.err.InterfaceError):
+        raise CannotCheck(
+            f"the server could not go on: {one_line(error)[:300]}",
+            "see to its space, memory and log, then run this again; of the backup nothing is proven by this run",
+        ) from error
+
+
 def _held(value: str | bytes | None, hold: Hold) -> Held:
     if value is None or (hold is Hold.BYTES and isinstance(value, bytes)):
         return value

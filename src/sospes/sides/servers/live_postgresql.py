@@ -42,6 +42,13 @@ GROUP BY c.oid, n.nspname, c.relname ORDER BY 1, 2
 """
 
 
+_OUTSIDE = frozenset({"08", "53", "58"})
+"""Classes of errors: connection, insufficient resources, system."""
+
+_STOPPED = frozenset({"57P01", "57P02", "57P03", "57P05", "57014"})
+"""The server shuts down, crashed, starts; the statement was cancelled."""
+
+
 class LivePostgresql:
     """One snapshot of a database."""
 
@@ -134,6 +141,17 @@ def _refused(address: Address, error: psycopg.Error) -> CannotCheck:
 def one_line(error: psycopg.Error) -> str:
     """A server's message without its line ends."""
     return " ".join(str(error).split()) or type(error).__name__
+
+
+def stop_if_outside(error: psycopg.Error) -> None:
+    """Raises CannotCheck for an error that says nothing of the backup: no space, no memory, a lost connection."""
+    state = error.sqlstate
+    lost = state is None and isinstance(error, psycopg.OperationalError)
+    if lost or (state or "")[:2] in _OUTSIDE or state in _STOPPED:
+        raise CannotCheck(
+            f"the server could not go on: {one_line(error)[:300]}",
+            "see to its space, memory and log, then run this again; of the backup nothing is proven by this run",
+        ) from error
 
 
 def _blocks(parts: Iterator[bytes | memoryview | bytearray]) -> Iterator[bytes]:

@@ -22,17 +22,18 @@ def is_prefix(text: str) -> bool:
 class Naming:
     """How side copies of one run are named: prefix, the database's name in the backup, and the time in UTC.
 
-    For example `sospes_harbour_20261123_141502`.
+    For example `sospes_harbour_20261123_141502`. `only` is the name of the only database, where entries name none.
     """
 
     prefix: str
     backup: str
     when: datetime
+    only: str | None = None
 
     def name(self, database: str | None) -> str:
         """The name on the server for a database of the backup; None stands for the only one."""
         stamp = self.when.astimezone(UTC).strftime("_%Y%m%d_%H%M%S")
-        plain = re.sub(r"[^a-z0-9]+", "_", (database or "side").lower()).strip("_") or "side"
+        plain = re.sub(r"[^a-z0-9]+", "_", (database or self.only or "side").lower()).strip("_") or "side"
         return self.prefix + plain[: LONGEST_NAME - len(self.prefix) - len(stamp)] + stamp
 
     @property
@@ -43,19 +44,25 @@ class Naming:
 
 @dataclass(frozen=True, slots=True)
 class Marked:
-    """A database that carries the mark: its name on the server, the backup it was made from, and when."""
+    """A database that carries the mark: its name on the server, the backup it was made from, and when.
+
+    bytes   its size, where the server tells
+    in_use  whether somebody is connected to it
+    """
 
     name: str
     backup: str
     made_at: str
+    bytes: int | None
+    in_use: bool
 
 
-def read_mark(name: str, text: str | None) -> Marked | None:
+def read_mark(name: str, text: str | None, size: int | None, connections: int) -> Marked | None:
     """What the mark on a database says; None if it is no mark of ours."""
     if text is None or not text.startswith(MARK):
         return None
     try:
         found = json.loads(text.removeprefix(MARK))
-        return Marked(name, str(found["backup"]), str(found["at"]))
+        return Marked(name, str(found["backup"]), str(found["at"]), size, connections > 0)
     except (ValueError, KeyError, TypeError):
         return None

@@ -16,8 +16,9 @@ from sospes.model.events import Batch, Event, RowsBegin, RowsEnd
 from sospes.model.findings import Finding, Place, doubt, fault
 from sospes.sides.servers.guard import Leave, leave_of
 from sospes.sides.servers.hosts_mariadb import MariadbHost, Session
-from sospes.sides.servers.live_mariadb import one_line, quoted
+from sospes.sides.servers.live_mariadb import one_line, quoted, stop_if_outside
 from sospes.sides.servers.loads_postgresql import statements_of
+from sospes.sides.servers.needs import Needs
 from sospes.sides.servers.workers import Workers
 
 _NOT_HERE = frozenset({1193, 1231, 1227, 1273, 1115})
@@ -27,6 +28,10 @@ _NO_TABLE = frozenset({1146, 1049})
 _BLOCKED = frozenset({1205, 1213})
 """Two connections stood in each other's way; the statement had no effect and can be run again."""
 
+_DENIED = frozenset({1044, 1142, 1143, 1227, 1370})
+"""No right to a database, a table, a column, an operation, a routine."""
+
+_OUTSIDE_ADVICE = "it reaches for another database, which a side copy on a server in use must not; use --side private"
 _TRIES = 6
 
 
@@ -74,6 +79,15 @@ class MariadbRestore:
     def location(self) -> str:
         """Where the side copy is, as it may be shown."""
         return self.host.location
+
+    def shortfalls(self, needs: Needs) -> list[str]:
+        """What the server lacks for a backup, in words."""
+        return self.host.shortfalls(needs)
+
+    @property
+    def version(self) -> str:
+        """The server's version."""
+        return _setting(self._main, "version") if self._main is not None else ""
 
     def take(self, event: Event) -> Iterator[Finding]:
         """Carry out one event."""
@@ -135,6 +149,8 @@ class MariadbRestore:
             table = load.begin.table
             if load is self._load:
                 continue
+            if load.error is not None:
+                stop_if_outside(load.error)
             if load.error is None:
                 self.rows[table] = self.rows.get(table, 0) + load.given
             else:
@@ -165,6 +181,7 @@ class MariadbRestore:
                 for session in self._all if everywhere else self._all[:1]:
                     _query(session, self.host.prepared(entry))
         except pymysql.Error as error:
+            stop_if_outside(error)
             yield from self._failed(entry, error)
 
     def _note(self, entry: Entry) -> None:
@@ -180,6 +197,14 @@ class MariadbRestore:
             return
         if not self._defined and number in _NO_TABLE:
             yield self._undefined(entry.about or entry.name)
+            return
+        if number in _DENIED and self.host.folder is None:
+            yield doubt(
+                "statement-refused",
+                f"{entry.kind} {entry.name.label}: the server says: {one_line(error)[:300]}",
+                _OUTSIDE_ADVICE,
+                _place(entry),
+            )
             return
         yield fault(
             "statement-failed",
@@ -216,6 +241,13 @@ class MariadbRestore:
     def _rows_refused(self, table: Name, error: pymysql.Error) -> Finding:
         if not self._defined and error.args and error.args[0] in _NO_TABLE:
             return self._undefined(table)
+        if error.args and error.args[0] in _DENIED and self.host.folder is None:
+            return doubt(
+                "statement-refused",
+                f"{table.label}: the server says: {one_line(error)[:300]}",
+                _OUTSIDE_ADVICE,
+                Place(database=table.database, table=table.name),
+            )
         return fault(
             "rows-refused",
             f"{table.label}: the server refuses its rows: {one_line(error)[:300]}",

@@ -20,12 +20,13 @@ from sospes.model.findings import Finding, Place, doubt, fault
 from sospes.sides.servers.checks_postgresql import check_database
 from sospes.sides.servers.guard import EXTENSIONS, Leave, leave_of
 from sospes.sides.servers.hosts_postgresql import PostgresqlHost
-from sospes.sides.servers.live_postgresql import one_line
+from sospes.sides.servers.live_postgresql import one_line, stop_if_outside
 from sospes.sides.servers.loads_postgresql import Load, Session
+from sospes.sides.servers.needs import Needs
 from sospes.sides.servers.workers import Workers
 
-_NOT_THERE = frozenset({"42P01", "3F000", "42704"})
-"""A table, a schema or an object that isn't there."""
+_NOT_THERE = frozenset({"42P01", "3F000", "42704", "42883"})
+"""A table, a schema, an object or a function that isn't there."""
 
 _ROLE_MISSING = re.compile(r'role "((?:[^"]|"")+)" does not exist')
 
@@ -64,10 +65,14 @@ class _Side:
 
 @dataclass(slots=True)
 class PostgresqlRestore:
-    """Takes in events; what the server refuses is yielded as findings."""
+    """Takes in events; what the server refuses is yielded as findings.
+
+    several  whether statements name the databases that they go into; settings before the first one then end with it
+    """
 
     host: PostgresqlHost
     workers: int
+    several: bool
     rows: dict[Name, int] = field(default_factory=dict)
     refused: list[tuple[str, str]] = field(default_factory=list)
     _sides: dict[str, _Side] = field(default_factory=dict)
@@ -75,6 +80,16 @@ class PostgresqlRestore:
     _load: Load | None = None
     _keyed: set[Name] = field(default_factory=set)
     _bound: bool = False
+
+    def shortfalls(self, needs: Needs) -> list[str]:
+        """What the server lacks for a backup, in words."""
+        return self.host.shortfalls(needs)
+
+    @property
+    def version(self) -> str:
+        """The server's version."""
+        number = next((side.restorer.info.server_version for side in self._sides.values()), 0)
+        return f"{number // 10000}.{number % 10000}" if number else ""
 
     def take(self, event: Event) -> Iterator[Finding]:
         """Carry out one event."""
@@ -177,6 +192,8 @@ class PostgresqlRestore:
             yield from self._allowed(entry, leave)
 
     def _allowed(self, entry: Entry, leave: Leave) -> Iterator[Finding]:
+        if entry.kind == "setting" and entry.name.database is None and self.several:
+            return
         side = self._side(entry.name.database)
         self._note_keys(entry)
         if entry.kind in _LATER and entry.about is not None and not side.inline:
@@ -221,11 +238,27 @@ class PostgresqlRestore:
                 yield self._failure(entry, error)
 
     def _failure(self, entry: Entry, error: psycopg.Error) -> Finding:
+        stop_if_outside(error)
         if not self._defined and error.sqlstate in _NOT_THERE:
             return doubt(
                 "definition-missing",
                 f"{entry.kind} {entry.name.label}: what it is about is not defined in this backup",
                 "rehearse the backup that has the definitions",
+                _place(entry),
+            )
+        if self.refused and error.sqlstate in _NOT_THERE:
+            kind, name = self.refused[0]
+            return doubt(
+                "statement-failed",
+                f"{entry.kind} {entry.name.label}: the server says: {one_line(error)[:300]}",
+                f"it may need what the guard refused ({kind} {name}), so nothing is decided",
+                _place(entry),
+            )
+        if _ROLE_MISSING.search(str(error)):
+            return doubt(
+                "role-missing",
+                f"{entry.kind} {entry.name.label}: {one_line(error)[:300]}",
+                "no roles are made on a server in use: make it there yourself, or use --side private",
                 _place(entry),
             )
         return fault(
@@ -280,6 +313,7 @@ class PostgresqlRestore:
         yield from self._arrived(side)
 
     def _rows_refused(self, table: Name, error: psycopg.Error) -> Finding:
+        stop_if_outside(error)
         place = Place(database=table.database, schema=table.schema, table=table.name)
         if not self._defined:
             return doubt(

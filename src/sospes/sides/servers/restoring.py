@@ -10,7 +10,10 @@ from typing import Protocol
 from sospes.model.entries import Engine, Name
 from sospes.model.events import Event
 from sospes.model.findings import Finding
+from sospes.sides.servers.address import Address
 from sospes.sides.servers.binaries import Binaries
+from sospes.sides.servers.marks import Marked, Naming
+from sospes.sides.servers.needs import Needs
 
 
 class EngineRestore(Protocol):
@@ -32,6 +35,15 @@ class EngineRestore(Protocol):
     @property
     def location(self) -> str:
         """Where the side copy is, as it may be shown."""
+        ...
+
+    def shortfalls(self, needs: Needs) -> list[str]:
+        """What the server lacks for a backup, in words; nothing has been made yet."""
+        ...
+
+    @property
+    def version(self) -> str:
+        """The server's version."""
         ...
 
     def take(self, event: Event) -> Iterator[Finding]:
@@ -65,10 +77,12 @@ class Making:
 
     workers   connections that rows and indexes go in by
     encoding  the backup's character set by its header, for a database that says nothing of its own
+    several   whether statements name the databases that they go into
     """
 
     workers: int
     encoding: str | None = None
+    several: bool = False
 
 
 def private_restore(engine: Engine, binaries: Binaries, work_folder: Path | None, making: Making) -> EngineRestore:
@@ -79,9 +93,45 @@ def private_restore(engine: Engine, binaries: Binaries, work_folder: Path | None
         from sospes.sides.servers.restore_postgresql import PostgresqlRestore
 
         host = PrivateHost(PrivatePostgresql(binaries, work_folder).started(), making.encoding)
-        return PostgresqlRestore(host, making.workers)
+        return PostgresqlRestore(host, making.workers, making.several)
     from sospes.sides.servers.hosts_mariadb import PrivateHost as MariadbPrivateHost
     from sospes.sides.servers.private_mariadb import PrivateMariadb
     from sospes.sides.servers.restore_mariadb import MariadbRestore
 
     return MariadbRestore(MariadbPrivateHost(PrivateMariadb(binaries, work_folder).started()), making.workers)
+
+
+def shared_restore(address: Address, naming: Naming, making: Making) -> EngineRestore:
+    """A restore into new databases of a server in use; nothing is made before the first event."""
+    if address.engine is Engine.POSTGRESQL:
+        from sospes.sides.servers.hosts_postgresql import SharedHost
+        from sospes.sides.servers.restore_postgresql import PostgresqlRestore
+
+        return PostgresqlRestore(SharedHost(address, naming, making.encoding), making.workers, making.several)
+    from sospes.sides.servers.hosts_mariadb import SharedHost as MariadbSharedHost
+    from sospes.sides.servers.restore_mariadb import MariadbRestore
+
+    return MariadbRestore(MariadbSharedHost(address, naming), making.workers)
+
+
+def marked_databases(address: Address) -> list[Marked]:
+    """The databases of a server in use that carry Sospes's mark."""
+    if address.engine is Engine.POSTGRESQL:
+        from sospes.sides.servers import hosts_postgresql
+
+        return hosts_postgresql.marked_databases(address)
+    from sospes.sides.servers import hosts_mariadb
+
+    return hosts_mariadb.marked_databases(address)
+
+
+def drop_marked(address: Address, name: str) -> None:
+    """Drop a database that carries the mark. Raises CannotCheck if it doesn't, or if the server refuses."""
+    if address.engine is Engine.POSTGRESQL:
+        from sospes.sides.servers import hosts_postgresql
+
+        hosts_postgresql.drop_marked(address, name)
+    else:
+        from sospes.sides.servers import hosts_mariadb
+
+        hosts_mariadb.drop_marked(address, name)

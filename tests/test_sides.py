@@ -1,0 +1,290 @@
+"""Side copies on servers in use, several workers, and what a server lacks."""
+
+from __future__ import annotations
+
+import json
+from collections.abc import Iterator
+from datetime import UTC, datetime
+from pathlib import Path
+
+import pytest
+
+from sospes.sides.servers.marks import Naming, is_prefix, read_mark
+from sospes.sides.servers.workers import Workers
+from tests.backups import copy_table, mysql, postgresql
+from tests.conftest import sospes
+from tests.servers import MariadbServer, PostgresServer
+
+KEEPER = "DO $$ begin create role keeper login createdb; exception when duplicate_object then null; end $$;"
+OWN_RIGHTS = r"""
+CREATE USER IF NOT EXISTS keeper@localhost; GRANT ALL ON `sospes\_%`.* TO keeper@localhost;
+GRANT SELECT ON harbour.* TO keeper@localhost;
+"""
+
+
+@pytest.fixture
+def shared(postgres: PostgresServer) -> str:
+    """A PostgreSQL server in use, as a user who may make databases and nothing else."""
+    postgres.run_sql("postgres", KEEPER)
+    return f"postgresql://keeper@/postgres?host={postgres.folder}"
+
+
+@pytest.fixture
+def shared_mariadb(mariadb: MariadbServer) -> str:
+    """A MariaDB server in use, as a user whose rights end at side copies."""
+    mariadb.run_sql("", OWN_RIGHTS)
+    return f"mariadb://keeper@localhost/?unix_socket={mariadb.folder}/s"
+
+
+def _databases(server: PostgresServer) -> set[str]:
+    return set(server.query("postgres", "SELECT datname FROM pg_database").decode().split())
+
+
+def _numbers(name: str, count: int, key: str = "x") -> bytes:
+    rows = [[str(row), f"{row % 97} notes on the tide at the pier, taken by hand"] for row in range(count)]
+    return copy_table(name, [("x", "integer NOT NULL"), ("y", "text")], rows, key)
+
+
+# -- workers
+
+
+def test_jobs_of_a_worker_run_in_order_and_errors_come_out() -> None:
+    seen: list[int] = []
+    workers = Workers([seen, seen])
+    for number in range(50):
+        workers.submit(0, lambda log, number=number: log.append(number))  # type: ignore[misc]
+    workers.settle()
+    assert seen == [*range(50)] and workers.backlog(0) == workers.backlog(1) == 0
+
+    workers.submit(1, lambda log: log.remove(-1))
+    with pytest.raises(ValueError, match="not in list"):
+        workers.settle()
+
+
+@pytest.mark.servers
+@pytest.mark.parametrize("workers", ["1", "2", "5"])
+def test_rows_arrive_whole_whatever_the_number_of_workers(
+    postgres: PostgresServer, tmp_path: Path, workers: str
+) -> None:
+    tables = b"".join(_numbers(f"public.t{number}", 60_000 if number < 2 else 40) for number in range(9))
+    (tmp_path / "a.sql").write_bytes(postgresql(tables))
+
+    document = sospes("rehearse", "--side", "private", "--workers", workers, tmp_path / "a.sql", "--json").document
+
+    assert document["verdict"] == "sound", document["findings"]
+    assert sorted(table["rows"] for table in document["result"]["tables"]) == [40] * 7 + [60_000] * 2
+
+
+@pytest.mark.servers
+def test_a_row_that_is_refused_keeps_out_all_rows_of_its_table(postgres: PostgresServer, tmp_path: Path) -> None:
+    rows = [[str(row), "x" * 60] for row in range(80_000)]
+    rows[70_000][0] = "99999999999"
+    bad = copy_table("public.bad", [("x", "integer NOT NULL"), ("y", "text")], rows, "x")
+    (tmp_path / "a.sql").write_bytes(postgresql(bad + _numbers("public.good", 10)))
+
+    run = sospes("rehearse", "--side", "private", "--workers", "3", tmp_path / "a.sql", "--json")
+
+    assert run.codes == ["rows-refused"] and "99999999999" in run.document["findings"][0]["message"]
+    assert [table["name"] for table in run.document["result"]["tables"]] == ["good"]
+
+
+@pytest.mark.servers
+def test_references_and_transactions_of_the_backup_are_kept_in_order(postgres: PostgresServer, tmp_path: Path) -> None:
+    parents = copy_table("public.p", [("x", "integer PRIMARY KEY")], [[str(row)] for row in range(5000)])
+    columns = [("x", "integer REFERENCES public.p (x)"), ("y", "text")]
+    children = copy_table("public.c", columns, [[str(row % 5000), "a"] for row in range(20_000)])
+    for begin, end in ((b"", b""), (b"BEGIN;\n\n", b"COMMIT;\n\n")):
+        (tmp_path / "a.sql").write_bytes(postgresql(begin + parents + children + end))
+        run = sospes("rehearse", "--side", "private", "--workers", "4", tmp_path / "a.sql", "--json")
+        assert run.codes == [] and run.code == 0
+
+
+@pytest.mark.servers
+def test_mariadb_rows_by_several_workers(mariadb: MariadbServer, tmp_path: Path) -> None:
+    values = ",".join(f"({row},{row % 7},'tide {row}')" for row in range(30_000))
+    body = f"""CREATE TABLE `tide` (`id` int NOT NULL, `gauge` int, `note` varchar(40), PRIMARY KEY (`id`),
+  UNIQUE KEY `n` (`note`), KEY `g` (`gauge`)) ENGINE=InnoDB;
+INSERT INTO `tide` VALUES {values};
+"""
+    (tmp_path / "a.sql").write_bytes(mysql(body.encode()))
+    for workers in ("1", "4"):
+        run = sospes("rehearse", "--side", "private", "--workers", workers, tmp_path / "a.sql", "--json")
+        assert run.document["verdict"] == "sound", run.document["findings"]
+        assert [table["rows"] for table in run.document["result"]["tables"]] == [30_000]
+
+    (tmp_path / "b.sql").write_bytes(mysql(body.replace("(29999,4,", "(5,0,").encode()))
+    twice = sospes("rehearse", "--side", "private", "--workers", "4", tmp_path / "b.sql", "--json")
+    assert "rows-refused" in twice.codes and "Duplicate entry '5'" in twice.document["findings"][0]["message"]
+
+
+@pytest.mark.servers
+def test_the_encoding_is_the_backups(postgres: PostgresServer, tmp_path: Path) -> None:
+    body = b"CREATE TABLE public.a (x text);\n\n\nCOPY public.a (x) FROM stdin;\nSk\xe5r\n\\.\n\n\n"
+    text = postgresql(body).replace(b"client_encoding = 'UTF8'", b"client_encoding = 'LATIN1'")
+    check = b"CREATE VIEW public.v AS SELECT 1 / (current_setting('server_encoding') = 'LATIN1')::integer AS is_so;\n\n"
+    (tmp_path / "a.sql").write_bytes(text.replace(b"CREATE TABLE", check + b"CREATE TABLE", 1))
+
+    run = sospes("rehearse", "--side", "private", tmp_path / "a.sql", "--json")
+
+    assert run.code == 0 and run.codes == [], "the view divides by zero in any other encoding"
+
+
+# -- servers in use
+
+
+@pytest.mark.servers
+@pytest.mark.parametrize("options", [[], ["-Fc"], ["--create", "--inserts"]], ids=str)
+def test_a_side_copy_on_a_postgresql_server_in_use(
+    postgres: PostgresServer, shared: str, tmp_path: Path, options: list[str]
+) -> None:
+    (tmp_path / "night").write_bytes(postgres.dump("harbour", *options))
+    before = _databases(postgres)
+
+    document = sospes("rehearse", "--side", shared, tmp_path / "night", "--json").document
+
+    assert (document["verdict"], document["rung"]) == ("sound", "consistent"), document["findings"]
+    assert [item["code"] for item in document["findings"]] == ["owners-left-out"]
+    side = document["result"]["side"]
+    assert side["kind"] == "server" and not side["kept"] and side["engine_version"].startswith(("1", "9"))
+    assert sum(table["rows"] for table in document["result"]["tables"]) == 575
+    assert _databases(postgres) == before
+
+
+@pytest.mark.servers
+def test_a_kept_side_copy_is_marked_and_tidy_drops_only_such(
+    postgres: PostgresServer, shared: str, tmp_path: Path
+) -> None:
+    (tmp_path / "night.sql").write_bytes(postgres.dump("harbour"))
+    postgres.run_sql("postgres", "CREATE DATABASE sospes_harbour_20200101_000000 OWNER keeper")
+    before = _databases(postgres)
+    try:
+        run = sospes("rehearse", "--side", shared, "--keep", "--name-prefix", "try_", tmp_path / "night.sql", "--json")
+        [made] = _databases(postgres) - before
+        assert made.startswith("try_") and run.document["result"]["side"]["location"].endswith(made)
+        assert b"harbour" not in postgres.query("postgres", f"SELECT datacl FROM pg_database WHERE datname = '{made}'")
+
+        [listed] = sospes("tidy", shared, "--json").document["result"]["left"]
+        assert listed["kind"] == "database" and not listed["dropped"] and made in _databases(postgres)
+        [dropped] = sospes("tidy", shared, "--drop", "--json").document["result"]["left"]
+        assert dropped["dropped"] and _databases(postgres) == before, "the name alone is no mark"
+    finally:
+        postgres.run_sql("postgres", "DROP DATABASE IF EXISTS sospes_harbour_20200101_000000")
+
+
+@pytest.mark.servers
+def test_all_that_a_server_lacks_is_said_at_once(postgres: PostgresServer, tmp_path: Path) -> None:
+    extension = b"CREATE EXTENSION IF NOT EXISTS postgis WITH SCHEMA public;\n\n"
+    text = postgresql(_numbers("public.a", 3) + extension)
+    newer = text.replace(b"from database version 1", b"from database version 31")
+    (tmp_path / "a.sql").write_bytes(newer)
+    before = _databases(postgres)
+
+    run = sospes("rehearse", "--side", f"postgresql://postgres@/postgres?host={postgres.folder}", tmp_path / "a.sql")
+
+    assert run.code == 3 and all(word in run.err for word in ("3 things", "older", "is a superuser", "postgis"))
+    assert _databases(postgres) == before
+    (tmp_path / "a.sql").write_bytes(text)
+    private = sospes("rehearse", "--side", "private", tmp_path / "a.sql")
+    assert private.code == 3 and "postgis is not installed" in private.err
+
+
+@pytest.mark.servers
+def test_a_user_who_may_not_make_databases(postgres: PostgresServer, tmp_path: Path) -> None:
+    postgres.run_sql("postgres", "CREATE ROLE looker LOGIN")
+    try:
+        (tmp_path / "a.sql").write_bytes(postgresql(_numbers("public.a", 3)))
+        address = f"postgresql://looker@/postgres?host={postgres.folder}"
+        run = sospes("rehearse", "--side", address, tmp_path / "a.sql")
+        assert run.code == 3 and "CREATEDB" in run.err
+    finally:
+        postgres.run_sql("postgres", "DROP ROLE looker")
+
+
+@pytest.mark.servers
+def test_a_server_that_ends_midway_proves_nothing(postgres: PostgresServer, shared: str, tmp_path: Path) -> None:
+    cut = b"SELECT pg_catalog.set_config('statement_timeout', '1', false);\n\n"
+    slow = b"CREATE MATERIALIZED VIEW public.m AS SELECT pg_sleep(3)::text AS x WITH DATA;\n\n"
+    (tmp_path / "a.sql").write_bytes(postgresql(_numbers("public.a", 3) + cut + slow))
+    before = _databases(postgres)
+
+    run = sospes("rehearse", "--side", shared, tmp_path / "a.sql", "--json")
+
+    assert run.code == 3 and run.document["verdict"] == "unproven", run.document["findings"]
+    assert _databases(postgres) == before, "nothing is left of it"
+
+
+@pytest.mark.servers
+@pytest.mark.parametrize("options", [[], ["--databases"]], ids=str)
+def test_a_side_copy_on_a_mariadb_server_in_use(
+    mariadb: MariadbServer, shared_mariadb: str, tmp_path: Path, options: list[str]
+) -> None:
+    (tmp_path / "night.sql").write_bytes(mariadb.dump("--routines", "--events", "--triggers", *options, "harbour"))
+    before = mariadb.run_sql("", "SHOW DATABASES")
+
+    document = sospes("rehearse", "--side", shared_mariadb, tmp_path / "night.sql", "--json").document
+
+    assert (document["verdict"], document["rung"]) == ("sound", "consistent"), document["findings"]
+    assert [item["code"] for item in document["findings"]] == ["definers-left-out"]
+    assert sum(table["rows"] for table in document["result"]["tables"]) == 314
+    assert mariadb.run_sql("", "SHOW DATABASES") == before
+
+
+@pytest.mark.servers
+def test_what_reaches_for_another_database_is_no_fault_of_the_backup(
+    mariadb: MariadbServer, shared_mariadb: str, tmp_path: Path
+) -> None:
+    text = mariadb.dump("--databases", "harbour", "archive") + b"INSERT INTO `harbour`.`seed` VALUES (99, 'out');\n"
+    (tmp_path / "night.sql").write_bytes(text)
+    seeds = mariadb.run_sql("harbour", "SELECT * FROM seed")
+
+    run = sospes("rehearse", "--side", shared_mariadb, "--keep", tmp_path / "night.sql", "--json")
+
+    assert run.code == 3 and "fault" not in {item["severity"] for item in run.document["findings"]}
+    assert mariadb.run_sql("harbour", "SELECT * FROM seed") == seeds, "the live database of that name stays as it was"
+    left = sospes("tidy", shared_mariadb, "--drop", "--json").document["result"]["left"]
+    assert len(left) == 2 and all(item["dropped"] for item in left)
+
+
+@pytest.mark.servers
+def test_a_mariadb_user_with_rights_elsewhere_is_refused(mariadb: MariadbServer, tmp_path: Path) -> None:
+    (tmp_path / "night.sql").write_bytes(mariadb.dump("harbour"))
+    root = f"mariadb://root@localhost/?unix_socket={mariadb.folder}/s"
+
+    refused = sospes("rehearse", "--side", root, tmp_path / "night.sql")
+    told = sospes("rehearse", "--side", root, "--trust-backup", tmp_path / "night.sql", "--json")
+
+    assert refused.code == 3 and "all databases" in refused.err
+    assert told.document["verdict"] == "sound", told.document["findings"]
+
+
+@pytest.fixture(autouse=True)
+def _nothing_is_left(request: pytest.FixtureRequest) -> Iterator[None]:
+    yield
+    if "postgres" in request.fixturenames:
+        server: PostgresServer = request.getfixturevalue("postgres")
+        assert not [name for name in _databases(server) if name.startswith(("sospes_", "try_"))]
+
+
+def test_options_that_do_not_go_together(tmp_path: Path) -> None:
+    (tmp_path / "a.sql").write_bytes(postgresql(_numbers("public.a", 1)))
+    for words in (
+        ["--side", "elsewhere"], ["--side", "private", "--keep"], ["--side", "private", "--salvage"],
+        ["--trust-backup"], ["--side", "mariadb://localhost/"], ["--workers", "0"], ["--name-prefix", "Über"],
+    ):  # fmt: skip
+        assert sospes("rehearse", tmp_path / "a.sql", *words).code == 2, words
+
+
+# -- names and marks
+
+
+def test_names_fit_the_servers_and_are_marked() -> None:
+    when = datetime(2026, 11, 23, 14, 15, 2, tzinfo=UTC)
+    naming = Naming("sospes_", "night.sql", when, 'Old Logs; "x"')
+    assert naming.name(None) == "sospes_old_logs_x_20261123_141502"
+    assert naming.name("harbour") == "sospes_harbour_20261123_141502"
+    assert len(naming.name("x" * 200)) == 63 and naming.name("ø") == "sospes_side_20261123_141502"
+    marked = read_mark("a", naming.mark, 5, 1)
+    assert marked is not None and (marked.backup, marked.in_use) == ("night.sql", True)
+    assert read_mark("a", "made by hand", None, 0) is None and read_mark("a", None, None, 0) is None
+    assert read_mark("a", "made by sospes: " + json.dumps([1]), None, 0) is None
+    assert is_prefix("sospes_") and not is_prefix("x;") and not is_prefix("9a")
