@@ -66,6 +66,11 @@ def configure(parser: argparse.ArgumentParser) -> None:
         metavar="ROWS",
         help="how many differing rows to list (default: %(default)s)",
     )
+    parser.add_argument(
+        "--rows-only",
+        action="store_true",
+        help="compare rows, and leave out indexes, constraints, views, routines, triggers, rights and comments",
+    )
     common.add_hide_values(parser)
 
 
@@ -110,6 +115,7 @@ def run(args: argparse.Namespace) -> int:
             timeout_seconds=args.timeout,
             drift_by=args.drift_by,
             written_at=args.written_at,
+            rows_only=args.rows_only,
             progress=progress,
         )
         outcome = compare(left, right, how)

@@ -31,6 +31,11 @@ def configure(parser: argparse.ArgumentParser) -> None:
     parser.add_argument("--from-key", metavar="VALUE", help="only rows whose key is at least VALUE")
     parser.add_argument("--to-key", metavar="VALUE", help="only rows whose key is at most VALUE")
     parser.add_argument(
+        "--objects",
+        action="store_true",
+        help="also make dropped views, routines, triggers, indexes, constraints and events anew",
+    )
+    parser.add_argument(
         "--apply",
         metavar="DATABASE",
         help="also run the statements on RIGHT, in one transaction; DATABASE is its name, given once more",
@@ -63,6 +68,7 @@ def run(args: argparse.Namespace) -> int:
             columns=args.columns,
             first_key=args.from_key,
             last_key=args.to_key,
+            objects=args.objects,
             apply_to=args.apply,
             now=datetime.now().astimezone(),
         )

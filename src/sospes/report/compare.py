@@ -36,7 +36,10 @@ def _summary(outcome: Outcome[Comparison]) -> str:
     rows = sum(table.same for table in found.tables)
     unlike = sum(table.only_left + table.only_right + table.changed for table in found.tables)
     text = f"{plural(len(found.tables), 'table')} compared, {plural(rows, 'row')} the same"
-    return f"{text}, {unlike:,} not" if unlike else text
+    text += f", {unlike:,} not" if unlike else ""
+    if found.objects is None:
+        return text
+    return f"{text}; {plural(len(found.objects), 'object')} unlike" if found.objects else f"{text}, and all objects"
 
 
 def _label(table: ComparedTable) -> str:

@@ -28,6 +28,9 @@ def tell_mend(printer: Printer, outcome: Outcome[Mend]) -> None:
     ]  # fmt: skip
     if listed:
         printer.table(["table", "inserted", "set back", "only on the right"], listed, (1, 2, 3))
+    if found.objects:
+        printer.line(f"  {plural(len(found.objects), 'object')} made anew:")
+        printer.table(["kind", "name", "on"], [[item.kind, item.name, item.about or ""] for item in found.objects])
     if found.undo:
         printer.line(f"  the way back: {found.undo}")
     if not found.applied:

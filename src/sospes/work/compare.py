@@ -25,6 +25,14 @@ from sospes.rows.explain import Explanation
 from sospes.rows.totals import Total, TotalPair, paired
 from sospes.sides.servers.address import Address
 from sospes.work.differences import Difference, Differences, Judging
+from sospes.work.object_differences import (
+    ObjectDifference,
+    Scope,
+    differing_objects,
+    listed_objects,
+    object_sides,
+    told,
+)
 from sospes.work.outcome import Outcome
 from sospes.work.pairing import Pair, Pairing, pair_tables
 from sospes.work.row_sides import BackupRows, LiveRows, RowPart, RowSide, RowTable, open_side
@@ -58,12 +66,13 @@ class ComparedTable:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Comparison:
-    """All compared tables, and the first of the rows that differ."""
+    """All compared tables, the first of the rows that differ, and objects that differ; None where not compared."""
 
     left: str
     right: str
     tables: tuple[ComparedTable, ...]
     differences: tuple[Difference, ...]
+    objects: tuple[ObjectDifference, ...] | None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -79,6 +88,7 @@ class Comparing:
     timeout_seconds  how long one statement on a live server may take
     drift_by   the column of live tables that says when a row was written
     written_at  when the backup was written, with a zone, where it doesn't say so itself
+    rows_only   leave out what the sides define besides rows
     """
 
     opening: Opening
@@ -91,6 +101,7 @@ class Comparing:
     timeout_seconds: int = 3600
     drift_by: str | None = None
     written_at: datetime | None = None
+    rows_only: bool = False
     progress: Callable[[int], None] | None = None
 
 
@@ -128,6 +139,7 @@ def _compare(left: RowSide, right: RowSide, how: Comparing, stack: ExitStack) ->
     tables: list[ComparedTable] = []
     listed: list[list[Difference]] = []
     findings: list[Finding] = list(_structure(pairing, left, right))
+    objects, told_of_objects = _objects(pairing, left, right, how)
     left_sums = summed(left, {pair.left.name: pair for pair in others}, stack, how)
     right_sums = summed(right, {pair.right.name: pair for pair in others}, stack, how)
     for pair in pairing.pairs:
@@ -141,7 +153,26 @@ def _compare(left: RowSide, right: RowSide, how: Comparing, stack: ExitStack) ->
         tables.append(table)
         findings += _table_findings(table, left.name, isinstance(right, LiveRows))
     chosen_rows = _spread(listed, how.limit)
-    return Comparison(left=left.name, right=right.name, tables=tuple(tables), differences=chosen_rows), findings
+    found = Comparison(left=left.name, right=right.name, tables=tuple(tables), differences=chosen_rows, objects=objects)
+    return found, [*findings, *told_of_objects]
+
+
+def _objects(
+    pairing: Pairing, left: RowSide, right: RowSide, how: Comparing
+) -> tuple[tuple[ObjectDifference, ...] | None, list[Finding]]:
+    """What differs besides rows; None where it is not asked for, or a side can't have it."""
+    sides = None if how.rows_only else object_sides(left, right)
+    if sides is None:
+        return None, []
+    tables = {(table.name.schema or "", table.name.name) for pair in pairing.pairs for table in (pair.left, pair.right)}
+    columns = {
+        (pair.left.name.schema or "", pair.left.name.name, column)
+        for pair in pairing.pairs
+        for column in (*pair.left_extra, *pair.right_extra, *how.ignored)
+    }
+    scope = Scope(frozenset(tables) if how.tables else None, frozenset(columns))
+    unlike_ones, notes = differing_objects(*sides, scope)
+    return listed_objects(unlike_ones), [*told(unlike_ones, left.name, right.name), *notes]
 
 
 def _alike(left: RowSide, right: RowSide, pairs: Sequence[Pair], how: Comparing) -> dict[Name, CopySum]:

@@ -7,7 +7,7 @@ was compared.
 from __future__ import annotations
 
 import time
-from collections.abc import Iterator, Sequence
+from collections.abc import Callable, Iterator, Sequence
 from contextlib import ExitStack
 from dataclasses import dataclass, field
 from datetime import datetime
@@ -23,10 +23,12 @@ from sospes.rows.digests import unlike
 from sospes.sides.servers.address import Address
 from sospes.work.compare import Comparing, opened_side, rows_of, summed
 from sospes.work.differences import Differences, Judging
+from sospes.work.object_differences import ObjectDifference, listed_objects
+from sospes.work.object_mends import object_fixes
 from sospes.work.outcome import Outcome
 from sospes.work.pairing import Pair, pair_tables
 from sospes.work.row_sides import RowSide
-from sospes.work.statements import Dialect, dialect_of
+from sospes.work.statements import Dialect, Work, dialect_of
 
 MOST_ROWS = 500_000
 """Rows that one script brings back at most; more are a restore, not a mend."""
@@ -54,6 +56,7 @@ class Mend:
     undo: str | None
     applied: bool
     tables: tuple[MendedTable, ...]
+    objects: tuple[ObjectDifference, ...]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -64,6 +67,7 @@ class Mending:
     only       'missing', 'changed', or both when None
     columns    the only columns to set back in changed rows; all when empty
     first_key, last_key  bounds of the key's first column, both included; None for no bound
+    objects    whether dropped objects other than tables are made anew
     apply_to   the name of the database to apply the statements to, which must be RIGHT's; None writes only
     """
 
@@ -74,6 +78,7 @@ class Mending:
     columns: Sequence[str] = ()
     first_key: str | None = None
     last_key: str | None = None
+    objects: bool = False
     apply_to: str | None = None
     now: datetime | None = None
 
@@ -105,12 +110,21 @@ def mend(left_place: Path | Address, right_place: Path | Address, how: Mending) 
             raise UsageError(f"{right.name}: is a file of rows, which no statement changes", "name a database as RIGHT")
         dialect = dialect_of(engine)
         fixes = _ordered(list(_fixes(left, right, dialect, how, stack)))
-    statements = [statement for fix in fixes for statement in fix.forward]
-    back = [statement for fix in reversed(fixes) for statement in reversed(fix.back)]
-    _write(how.out, dialect, statements, _header(left, right, fixes, how, "brings rows back"))
-    _write(how.undo, dialect, back, _header(left, right, fixes, how, "takes back what the other script did"))
+        chosen = {(fix.pair.right.name.schema or "", fix.pair.right.name.name) for fix in fixes}
+        made = object_fixes(left, right, frozenset(chosen) if how.comparing.tables else None) if how.objects else []
+    forward = Work(
+        rows=[statement for fix in fixes for statement in fix.forward],
+        behind=[statement for item in made for statement in item.forward],
+    )
+    back = Work(
+        rows=[statement for fix in reversed(fixes) for statement in reversed(fix.back)],
+        before=[statement for item in reversed(made) for statement in item.back],
+    )
+    header = _header(left, right, how, [*_counts(fixes), *(f"made anew: {item.item.key.label}" for item in made)])
+    _write(how.out, dialect.script(forward), header("brings back what is missing or changed"))
+    _write(how.undo, dialect.script(back), header("takes back what the other script did"))
     if how.apply_to is not None and isinstance(right_place, Address):
-        dialect.apply(right_place, statements)
+        dialect.apply(right_place, forward)
     findings = tuple(_notes(fixes))
     tables = tuple(
         MendedTable(
@@ -127,6 +141,7 @@ def mend(left_place: Path | Address, right_place: Path | Address, how: Mending) 
         result=Mend(
             left=left.name, right=right.name, out=str(how.out) if how.out else None,
             undo=str(how.undo) if how.undo else None, applied=how.apply_to is not None, tables=tables,
+            objects=listed_objects([item.item for item in made]),
         ),
         seconds=time.perf_counter() - begin,
     )  # fmt: skip
@@ -266,22 +281,25 @@ def _notes(fixes: Sequence[_Fix]) -> Iterator[Finding]:
         yield note("rows-extra", f"{extra:,} rows are only on the right; the script leaves them alone")
 
 
-def _header(left: RowSide, right: RowSide, fixes: Sequence[_Fix], how: Mending, does: str) -> list[str]:
-    """What a reader must know before the script is fed to a server."""
+def _counts(fixes: Sequence[_Fix]) -> Iterator[str]:
+    for fix in fixes:
+        if fix.inserts or fix.updates:
+            yield f"{fix.pair.name.full_label}: {fix.inserts:,} rows inserted, {fix.updates:,} changed"
+
+
+def _header(left: RowSide, right: RowSide, how: Mending, counts: Sequence[str]) -> Callable[[str], list[str]]:
+    """What a reader must know before the script is fed to a server; given what the script does."""
     made = how.now.isoformat(timespec="seconds") if how.now else ""
-    lines = [
+    return lambda does: [
         f"Made by sospes mend on {made}; it {does}.",
         f"From: {left.name}",
         f"For:  {right.name}",
-        "One transaction; it ends without a change at the first row that is not as it was compared.",
+        "Rows in one transaction; it ends without a change at the first row that is not as it was compared.",
+        *counts,
     ]
-    for fix in fixes:
-        if fix.inserts or fix.updates:
-            lines.append(f"{fix.pair.name.full_label}: {fix.inserts:,} rows inserted, {fix.updates:,} changed")
-    return lines
 
 
-def _write(path: Path | None, dialect: Dialect, statements: Sequence[bytes], header: Sequence[str]) -> None:
+def _write(path: Path | None, script: Iterator[bytes], header: Sequence[str]) -> None:
     """Write a script beside and rename it."""
     if path is None:
         return
@@ -289,7 +307,7 @@ def _write(path: Path | None, dialect: Dialect, statements: Sequence[bytes], hea
     try:
         with beside.open("xb") as file:
             file.writelines(b"-- " + " ".join(line.split()).encode() + b"\n" for line in header)
-            file.writelines(dialect.script(statements))
+            file.writelines(script)
         beside.replace(path)
     except OSError as error:
         raise CannotCheck(f"{path}: can't be written: {error.strerror}", "name another file") from error

@@ -5,7 +5,7 @@ from __future__ import annotations
 import re
 import time
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, field, replace
 from datetime import UTC, datetime
 from pathlib import Path
 
@@ -15,7 +15,7 @@ from sospes.formats.script.reader import ScriptReader
 from sospes.model.entries import Engine, Entry, Name
 from sospes.model.errors import CannotCheck, UsageError
 from sospes.model.events import Header
-from sospes.model.findings import Finding, verdict_of
+from sospes.model.findings import Finding, fault, verdict_of
 from sospes.model.verdict import Rung, Severity, Verdict
 from sospes.sides.embedded.keys import NotRehearsed
 from sospes.sides.servers.address import Address
@@ -27,6 +27,8 @@ from sospes.sides.servers.restoring import EngineRestore, Making, private_restor
 from sospes.stream.containers import Block
 from sospes.work.damage import condensed
 from sospes.work.describe import followed, misfits
+from sospes.work.object_differences import restored_objects
+from sospes.work.objects import BackupObjects
 from sospes.work.outcome import Outcome, TableSummary
 from sospes.work.rehearse import Rehearsal, Rehearsing, Side, Steps
 from sospes.work.tally import Tally
@@ -95,12 +97,13 @@ def _least_version(header: Header, engine: Engine) -> tuple[int, ...]:
 
 @dataclass(frozen=True, slots=True)
 class _Task:
-    """What is to be restored, how, and on which server; None for a private one."""
+    """What is to be restored, how, and on which server; None for a private one. `objects` has what was defined."""
 
     paths: Sequence[Path]
     how: Rehearsing
     engine: Engine
     server: Address | None
+    objects: BackupObjects = field(default_factory=BackupObjects)
 
 
 def _served(engine: Engine) -> Engine:
@@ -165,9 +168,11 @@ def _on_server(opened: Opened, task: _Task, kept: tuple[Steps, Tally]) -> Rehear
         if expected is not None and restore.folder is not None:
             require_room(restore.folder, expected, "the side copy")
         with steps.step("read and restore"):
-            steps.findings += _restored(opened, restore, tally, how)
+            steps.findings += _restored(opened, restore, tally, task)
         with steps.step("the engine's own checks"):
             steps.findings += [finding.at(file=opened.name) for finding in restore.checked()]
+        with steps.step("compare the objects"):
+            steps.findings += _unlike_objects(opened, task, restore, steps.findings)
         side = Side(
             kind="server" if task.server else "private", location=restore.location, engine=_served(task.engine).value,
             engine_version=version or restore.version, kept=kept_side,
@@ -207,12 +212,39 @@ def _left_out(opened: Opened, tally: Tally) -> Iterator[NotRehearsed]:
                 yield NotRehearsed(kind=kind, name=name.name, reason=reason)
 
 
-def _restored(opened: Opened, restore: EngineRestore, tally: Tally, how: Rehearsing) -> Iterator[Finding]:
+def _unlike_objects(
+    opened: Opened, task: _Task, restore: EngineRestore, findings: Sequence[Finding]
+) -> Iterator[Finding]:
+    """What the backup defines and the side copy lacks. Where statements failed, that was told in their place."""
+    if any(finding.severity is not Severity.NOTE for finding in findings):
+        return
+    header = stated_header(opened)
+    same = _major(restore.version) == _major((header.engine_version if header else None) or "")
+    for database, objects in task.objects.found.items():
+        side = restore.objects(database)
+        for item in restored_objects(objects, side, same_version=same) if side else ():
+            what = "lacks it" if item.state == "only-left" else "has it otherwise"
+            yield fault(
+                "object-missing" if item.state == "only-left" else "object-changed",
+                f"{item.key.label}: the backup defines it, and the side copy {what}, though no statement failed",
+                "look at its definition in the backup: sospes inspect; another statement may undo it",
+            ).at(file=opened.name)
+
+
+def _major(version: str) -> str:
+    match = _MAJOR.search(version)
+    return match[0] if match else ""
+
+
+def _restored(opened: Opened, restore: EngineRestore, tally: Tally, task: _Task) -> Iterator[Finding]:
+    how = task.how
     for event in followed(opened.events(), opened, how.progress):
         tally.take(event)
         if isinstance(event, Finding):
             yield event
             continue
+        if isinstance(event, Entry):
+            task.objects.take(event, task.engine)
         failed = False
         for finding in restore.take(event):
             failed = failed or finding.severity is Severity.FAULT

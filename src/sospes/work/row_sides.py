@@ -25,6 +25,7 @@ from sospes.sides.embedded.shape import MARK
 from sospes.sides.servers.address import Address
 from sospes.sides.servers.live import LiveDatabase, LiveTable, open_live
 from sospes.stream.containers import Block
+from sospes.work.objects import BackupObjects
 
 ROWS_AT_ONCE = 5000
 Wants = Callable[[Name], bool]
@@ -67,7 +68,7 @@ class RowSide(Protocol):
 def open_side(place: Path | Address, opening: Opening, wants: Wants, timeout_seconds: int = 3600) -> RowSide:
     """A side by what its file is, or a live database. Raises UsageError for standard input, which is read once only."""
     if isinstance(place, Address):
-        return LiveRows(open_live(place, timeout_seconds), place.label)
+        return LiveRows(open_live(place, timeout_seconds), place.label, database_name=place.database)
     path = place
     if str(path) == "-":
         raise UsageError("standard input can't be compared, rows are read more than once", "save it to a file first")
@@ -115,6 +116,8 @@ class BackupRows:
     findings: list[Finding] = field(default_factory=list)
     bytes_read: int = 0
     written_at: str | None = None
+    version: str = ""
+    objects: BackupObjects = field(default_factory=BackupObjects)
 
     def __post_init__(self) -> None:
         """Read the definitions once, passing over the rows."""
@@ -126,11 +129,14 @@ class BackupRows:
                 self.findings.append(event)
             elif isinstance(event, Entry):
                 self._take(event, entries)
+                engine = opened.reader.header.engine if opened.reader else None
+                self.objects.take(event, engine or Engine.POSTGRESQL)
             elif isinstance(event, RowsBegin) and event.table not in entries:
                 columns = tuple(Column(name=name, type="") for name in event.columns or ())
                 self.tables.setdefault(event.table, RowTable(name=event.table, columns=columns))
         header = opened.reader.header if opened.reader else None
         self.engine = header.engine if header else None
+        self.version = (header.engine_version or "") if header else ""
         self.written_at = str(header.written_at) if header and header.written_at else None
 
     def _open(self, wants: Wants) -> Opened:
@@ -276,6 +282,7 @@ class LiveRows:
 
     database: LiveDatabase
     name: str
+    database_name: str | None
     engine: Engine | None = None
     tables: dict[Name, RowTable] = field(default_factory=dict)
     findings: list[Finding] = field(default_factory=list)

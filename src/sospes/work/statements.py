@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterator, Mapping, Sequence
+from dataclasses import dataclass
 from typing import Protocol
 
 from sospes.model.entries import Column, Engine, Name
@@ -16,6 +17,15 @@ _WITHOUT_EQUALITY = frozenset({"json", "xml", "point", "line", "box", "path", "p
 
 Cells = Mapping[str, tuple[Column, Held]]
 """Column names with the column and a value."""
+
+
+@dataclass(frozen=True, slots=True)
+class Work:
+    """What is to be run: statements that touch one row each, and definitions before and behind them."""
+
+    rows: Sequence[bytes]
+    before: Sequence[bytes] = ()
+    behind: Sequence[bytes] = ()
 
 
 class Dialect(Protocol):
@@ -33,12 +43,15 @@ class Dialect(Protocol):
         """Set values of a row that is as it was seen."""
         ...
 
-    def script(self, statements: Sequence[bytes]) -> Iterator[bytes]:
+    def script(self, work: Work) -> Iterator[bytes]:
         """All statements as one guarded transaction, with the counts at the end."""
         ...
 
-    def apply(self, address: Address, statements: Sequence[bytes]) -> None:
-        """Run all statements in one transaction. Raises CannotCheck, with nothing changed, at the first that fails."""
+    def apply(self, address: Address, work: Work) -> None:
+        """Run all statements in one transaction. Raises CannotCheck, with nothing changed, at the first that fails.
+
+        MariaDB's definitions end a transaction by themselves: they are run before and behind it.
+        """
         ...
 
 
@@ -106,6 +119,12 @@ class _Postgresql(_Words):
         b"SET LOCAL extra_float_digits = 3", b"SET LOCAL standard_conforming_strings = on",
     )  # fmt: skip
 
+    _defining = (b"SET LOCAL check_function_bodies = off", b"SET LOCAL search_path = ''")
+    """Definitions name all that they mean; the triggers of live tables may count on their own search path."""
+
+    def _behind(self, work: Work) -> Sequence[bytes]:
+        return (*self._defining, *work.behind) if work.behind else ()
+
     def _bytes(self, value: bytes) -> bytes:
         return b"'\\x" + value.hex().encode() + b"'"
 
@@ -116,21 +135,24 @@ class _Postgresql(_Words):
         cast = b"::text" if base_type(column.type) in _WITHOUT_EQUALITY else b""
         return quoted + cast + b" = " + self._value(value)
 
-    def script(self, statements: Sequence[bytes]) -> Iterator[bytes]:
+    def script(self, work: Work) -> Iterator[bytes]:
         """One transaction around a block that counts each statement's rows."""
         yield b"BEGIN;\nSET LOCAL client_encoding = 'UTF8';\n"
         yield from (setting + b";\n" for setting in self._settings)
+        yield from _closed(work.before)
         yield b"DO $sospes$\nDECLARE\n  touched bigint;\n  done bigint := 0;\nBEGIN\n"
-        for number, statement in enumerate(statements, 1):
+        for number, statement in enumerate(work.rows, 1):
             yield b"  %s;\n  GET DIAGNOSTICS touched = ROW_COUNT;\n" % _undollared(statement)
             yield (
                 b"  IF touched <> 1 THEN RAISE EXCEPTION 'row %% is no longer as it was compared', %d; END IF;\n"
                 % number
             )
             yield b"  done := done + 1;\n"
-        yield b"  RAISE NOTICE '%% rows brought back, %d expected', done;\nEND\n$sospes$;\nCOMMIT;\n" % len(statements)
+        yield b"  RAISE NOTICE '%% rows brought back, %d expected', done;\nEND\n$sospes$;\n" % len(work.rows)
+        yield from _closed(self._behind(work))
+        yield b"COMMIT;\n"
 
-    def apply(self, address: Address, statements: Sequence[bytes]) -> None:
+    def apply(self, address: Address, work: Work) -> None:
         """Run all statements in one transaction."""
         import psycopg
 
@@ -141,9 +163,13 @@ class _Postgresql(_Words):
                 connection.execute("BEGIN")
                 for setting in self._settings:
                     connection.execute(setting)
-                for number, statement in enumerate(statements, 1):
+                for definition in work.before:
+                    connection.execute(definition)
+                for number, statement in enumerate(work.rows, 1):
                     if connection.execute(statement).rowcount != 1:
                         raise _not_as_seen(address, number)
+                for definition in self._behind(work):
+                    connection.execute(definition)
                 connection.execute("COMMIT")
             except psycopg.Error as error:
                 raise _taken_back(address, one_line(error)) from error
@@ -167,19 +193,22 @@ class _Mariadb(_Words):
             return quoted + b" = " + self._value(value)
         return b"CAST(" + quoted + b" AS CHAR) = BINARY " + self._value(value)
 
-    def script(self, statements: Sequence[bytes]) -> Iterator[bytes]:
+    def script(self, work: Work) -> Iterator[bytes]:
         """One transaction in a compound statement, which signals an error for a row that isn't there."""
         yield b"SET NAMES utf8mb4;\nSET time_zone = '+00:00';\nSET sql_mode = 'STRICT_TRANS_TABLES';\nDELIMITER //\n"
+        yield from (definition + b"\n//\n" for definition in work.before)
         yield b"BEGIN NOT ATOMIC\n  DECLARE EXIT HANDLER FOR SQLEXCEPTION BEGIN ROLLBACK; RESIGNAL; END;\n"
         yield b"  START TRANSACTION;\n"
-        for number, statement in enumerate(statements, 1):
+        for number, statement in enumerate(work.rows, 1):
             message = b"'row %d is no longer as it was compared'" % number
             yield b"  %s;\n  IF ROW_COUNT() <> 1 THEN SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = %s; END IF;\n" % (
                 statement, message,
             )  # fmt: skip
-        yield b"  COMMIT;\n  SELECT '%d rows brought back' AS done;\nEND//\nDELIMITER ;\n" % len(statements)
+        yield b"  COMMIT;\n  SELECT '%d rows brought back' AS done;\nEND//\n" % len(work.rows)
+        yield from (definition + b"\n//\n" for definition in work.behind)
+        yield b"DELIMITER ;\n"
 
-    def apply(self, address: Address, statements: Sequence[bytes]) -> None:
+    def apply(self, address: Address, work: Work) -> None:
         """Run all statements in one transaction."""
         import pymysql
 
@@ -189,11 +218,15 @@ class _Mariadb(_Words):
         try:
             with connection.cursor() as cursor:
                 cursor.execute("SET time_zone = '+00:00', sql_mode = 'STRICT_TRANS_TABLES'")
+                for definition in work.before:
+                    cursor.execute(definition)
                 cursor.execute("START TRANSACTION")
-                for number, statement in enumerate(statements, 1):
+                for number, statement in enumerate(work.rows, 1):
                     if cursor.execute(statement) != 1:
                         raise _not_as_seen(address, number)
                 cursor.execute("COMMIT")
+                for definition in work.behind:
+                    cursor.execute(definition)
         except pymysql.Error as error:
             raise _taken_back(address, one_line(error)) from error
         finally:
@@ -206,16 +239,26 @@ class _Sqlite(_Words):
     def _same(self, name: str, column: Column, value: Held) -> bytes:
         return self._quoted(name) + b" IS " + self._value(value)
 
-    def script(self, statements: Sequence[bytes]) -> Iterator[bytes]:
+    def script(self, work: Work) -> Iterator[bytes]:
         """One transaction; a table with a check makes a statement fail that touched another number of rows."""
-        yield b".bail on\nBEGIN;\nCREATE TEMP TABLE sospes_touched (rows INTEGER CHECK (rows = 1));\n"
-        for statement in statements:
+        yield b".bail on\nBEGIN;\n"
+        yield from _closed(work.before)
+        yield b"CREATE TEMP TABLE sospes_touched (rows INTEGER CHECK (rows = 1));\n"
+        for statement in work.rows:
             yield statement + b";\nINSERT INTO sospes_touched SELECT changes();\n"
-        yield b"DROP TABLE sospes_touched;\nCOMMIT;\n-- %d rows brought back\n" % len(statements)
+        yield b"DROP TABLE sospes_touched;\n"
+        yield from _closed(work.behind)
+        yield b"COMMIT;\n-- %d rows brought back\n" % len(work.rows)
 
-    def apply(self, address: Address, statements: Sequence[bytes]) -> None:
+    def apply(self, address: Address, work: Work) -> None:
         """No address names a SQLite file."""
         raise CannotCheck(f"{address.label}: is no server", "feed the script to the file yourself")
+
+
+def _closed(definitions: Sequence[bytes]) -> Iterator[bytes]:
+    """Definitions with one closing mark each."""
+    for definition in definitions:
+        yield definition.strip().rstrip(b";") + b";\n"
 
 
 def _undollared(statement: bytes) -> bytes:

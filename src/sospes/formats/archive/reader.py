@@ -134,11 +134,9 @@ class ArchiveReader:
     def events(self) -> Iterator[Event]:
         """Everything an archive holds, in the order in which it is restored."""
         yield from self._preliminaries()
-        after = [entry for entry in self.toc if entry.section == 4 or entry.kind == "SEQUENCE SET"]
-        behind = {entry.identity for entry in after}
-        for entry in self.toc:
-            if entry.identity not in behind and entry.kind != _ROWS:
-                yield from self._definition(entry)
+        before, after = self._around_rows()
+        for entry in before:
+            yield from self._definition(entry)
         yield from self._passed_over()
         whole = True
         seen: set[int] = set()
@@ -157,6 +155,21 @@ class ArchiveReader:
             whole = whole and finding.severity != "fault"
             yield finding
         self._finished = whole
+
+    def _around_rows(self) -> tuple[list[TocEntry], list[TocEntry]]:
+        """The definitions that come before all rows, and those that come after: also what depends on such."""
+        before: list[TocEntry] = []
+        after: list[TocEntry] = []
+        behind: set[int] = set()
+        for entry in self.toc:
+            if entry.kind == _ROWS:
+                continue
+            if entry.section == 4 or entry.kind == "SEQUENCE SET" or not behind.isdisjoint(entry.depends_on):
+                behind.add(entry.identity)
+                after.append(entry)
+            else:
+                before.append(entry)
+        return before, after
 
     def ownership(self) -> Iterator[Entry]:
         """Statements that give what the contents list to its owners; their form is that of scripts."""

@@ -19,7 +19,7 @@ class Leave(StrEnum):
 
 _POSTGRESQL = {
     Leave.RESTORER: frozenset(
-        "setting schema type domain function procedure aggregate table sequence comment view default identity attach "
+        "setting schema type domain function procedure aggregate table sequence view default identity attach "
         "constraint index rule trigger refresh data statistics policy conversion collation operator "
         "transaction".split()
     )
@@ -27,7 +27,7 @@ _POSTGRESQL = {
         "materialized view", "sequence owner", "sequence value", "large object", "large object data", "table setting",
         "foreign table", "text search configuration", "text search dictionary", "lock",
     },
-    Leave.ADMINISTRATOR: frozenset("ownership grant extension publication cast transform server".split())
+    Leave.ADMINISTRATOR: frozenset("ownership grant comment extension publication cast transform server".split())
     | {
         "event trigger", "operator class", "operator family", "foreign data wrapper", "user mapping",
         "text search parser", "text search template",
@@ -51,9 +51,13 @@ EXTENSIONS = frozenset(
 """Extensions that reach no file and no other server."""
 
 
+_OWNED_BY_SUPERUSERS = (b"alter role", b"alter database", b"alter event trigger", b"alter foreign data wrapper")
+"""What has no owner on a side copy but the server's first user."""
+
+
 def leave_of(engine: Engine, entry: Entry) -> Leave:
     """What may become of a statement; what is not known is refused."""
     kinds = _POSTGRESQL if engine is Engine.POSTGRESQL else _MARIADB
-    if entry.kind == "ownership" and entry.definition[:15].lower().startswith((b"alter role", b"alter database")):
+    if entry.kind == "ownership" and entry.definition.lower().startswith(_OWNED_BY_SUPERUSERS):
         return Leave.OURS
     return next((leave for leave, known in kinds.items() if entry.kind in known), Leave.REFUSED)

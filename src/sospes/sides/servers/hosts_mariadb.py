@@ -15,15 +15,12 @@ from sospes.model.errors import CannotCheck
 from sospes.model.findings import Finding, note
 from sospes.sides.servers.address import Address
 from sospes.sides.servers.live_mariadb import connected, one_line, quoted
-from sospes.sides.servers.marks import Marked, Naming, read_mark
+from sospes.sides.servers.marks import MARK_TABLE, Marked, Naming, read_mark
 from sospes.sides.servers.needs import Needs, version_shortfall
 from sospes.sides.servers.private_mariadb import RESTORER, PrivateMariadb
 
 DATABASE = "sospes_side"
 """The database of a backup that names none."""
-
-MARK_TABLE = "sospes_mark"
-"""The table that marks a database on a server in use; it holds one text."""
 
 Session: TypeAlias = "pymysql.Connection[Any]"
 _DEFINER = re.compile(rb"\bDEFINER\s*=\s*(`(?:[^`]|``)*`|'[^']*'|\w+)\s*@\s*(`(?:[^`]|``)*`|'[^']*'|[\w.%]+)", re.I)

@@ -8,6 +8,7 @@ from typing import Protocol
 
 from sospes.model.entries import Column, Engine, Name
 from sospes.model.events import Batch
+from sospes.model.objects import DatabaseObject, ObjectKey
 from sospes.rows.decoding import Row
 from sospes.sides.servers.address import Address
 
@@ -37,6 +38,10 @@ class LiveDatabase(Protocol):
 
     def batches(self, table: LiveTable) -> Iterator[Batch]:
         """All rows of a table as COPY text; nothing from engines that have none."""
+        ...
+
+    def objects(self) -> dict[ObjectKey, DatabaseObject]:
+        """What the database has besides rows."""
         ...
 
     def close(self) -> None:

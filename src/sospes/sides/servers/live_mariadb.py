@@ -15,10 +15,12 @@ from pymysql.cursors import SSCursor
 from sospes.model.entries import Column, Engine, Name
 from sospes.model.errors import CannotCheck
 from sospes.model.events import Batch, Held
+from sospes.model.objects import DatabaseObject, ObjectKey
 from sospes.rows.decoding import Row
 from sospes.rows.types import Hold, hold_of
 from sospes.sides.servers.address import Address
 from sospes.sides.servers.live import LiveTable
+from sospes.sides.servers.objects_mariadb import objects_of
 
 ROWS_AT_ONCE = 5000
 _COLUMNS = """
@@ -95,6 +97,16 @@ class LiveMariadb:
     def batches(self, table: LiveTable) -> Iterator[Batch]:
         """Nothing: this engine has no text of rows that its dumps have, too."""
         yield from ()
+
+    def objects(self) -> dict[ObjectKey, DatabaseObject]:
+        """What the database has besides rows."""
+        try:
+            with self._connection.cursor() as cursor:
+                cursor.execute("SELECT DATABASE()")
+                name = str((cursor.fetchone() or ("",))[0])
+            return objects_of(self._connection, name, mariadb=self.engine is Engine.MARIADB)
+        except pymysql.Error as error:
+            raise _refused(self._address, error) from error
 
     def close(self) -> None:
         """End the snapshot."""

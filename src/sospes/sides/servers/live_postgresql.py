@@ -15,10 +15,12 @@ from psycopg.conninfo import make_conninfo
 from sospes.model.entries import Column, Engine, Name
 from sospes.model.errors import CannotCheck
 from sospes.model.events import Batch, Notation
+from sospes.model.objects import DatabaseObject, ObjectKey
 from sospes.rows.decoding import Row, held_parts
 from sospes.rows.types import hold_of
 from sospes.sides.servers.address import Address
 from sospes.sides.servers.live import LiveTable
+from sospes.sides.servers.objects_postgresql import objects_of
 
 BLOCK_SIZE = 1 << 20
 _SETTINGS = (
@@ -106,6 +108,13 @@ class LivePostgresql:
                 f"{self._address.label}: {table.name.label} can't be read: {one_line(error)}",
                 "grant SELECT on it to this user, or leave the table out with --table",
             ) from error
+
+    def objects(self) -> dict[ObjectKey, DatabaseObject]:
+        """What the database has besides rows."""
+        try:
+            return objects_of(self._connection)
+        except psycopg.Error as error:
+            raise _refused(self._address, error) from error
 
     def close(self) -> None:
         """End the snapshot."""

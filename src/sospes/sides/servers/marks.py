@@ -10,6 +10,9 @@ from datetime import UTC, datetime
 PREFIX = "sospes_"
 LONGEST_NAME = 63
 MARK = "made by sospes: "
+MARK_TABLE = "sospes_mark"
+"""The table that marks a database where databases have no comments; it holds one text."""
+
 _PREFIX = re.compile(r"[a-z][a-z0-9_]{0,19}")
 
 

@@ -14,11 +14,13 @@ from sospes.model.entries import ConstraintKind, Engine, Entry, Name
 from sospes.model.errors import CannotCheck
 from sospes.model.events import Batch, Event, RowsBegin, RowsEnd
 from sospes.model.findings import Finding, Place, doubt, fault
+from sospes.model.objects import DatabaseObject, ObjectKey
 from sospes.sides.servers.guard import Leave, leave_of
 from sospes.sides.servers.hosts_mariadb import MariadbHost, Session
 from sospes.sides.servers.live_mariadb import one_line, quoted, stop_if_outside
 from sospes.sides.servers.loads_postgresql import statements_of
 from sospes.sides.servers.needs import Needs
+from sospes.sides.servers.objects_mariadb import objects_of
 from sospes.sides.servers.workers import Workers
 
 _NOT_HERE = frozenset({1193, 1231, 1227, 1273, 1115})
@@ -104,6 +106,13 @@ class MariadbRestore:
         """What was still under way, and what was done otherwise than the backup says."""
         yield from self._settled()
         yield from self.host.summary()
+
+    def objects(self, database: str | None) -> dict[ObjectKey, DatabaseObject]:
+        """What there is now, besides rows, of a database of the backup."""
+        if database not in self.host.made:
+            return {}
+        with self.host.administrator() as session:
+            return objects_of(session, self.host.made[database], mariadb="mariadb" in self.version.lower())
 
     def close(self) -> None:
         """Close all connections."""

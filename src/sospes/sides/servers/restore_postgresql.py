@@ -17,17 +17,20 @@ import psycopg
 from sospes.model.entries import ConstraintKind, Engine, Entry, Name
 from sospes.model.events import Batch, Event, RowsBegin, RowsEnd
 from sospes.model.findings import Finding, Place, doubt, fault
+from sospes.model.objects import DatabaseObject, ObjectKey
 from sospes.sides.servers.checks_postgresql import check_database
 from sospes.sides.servers.guard import EXTENSIONS, Leave, leave_of
 from sospes.sides.servers.hosts_postgresql import PostgresqlHost
 from sospes.sides.servers.live_postgresql import one_line, stop_if_outside
 from sospes.sides.servers.loads_postgresql import Load, Session
 from sospes.sides.servers.needs import Needs
+from sospes.sides.servers.objects_postgresql import objects_of
 from sospes.sides.servers.workers import Workers
 
 _NOT_THERE = frozenset({"42P01", "3F000", "42704", "42883"})
 """A table, a schema, an object or a function that isn't there."""
 
+_NOT_ALLOWED = "42501"
 _ROLE_MISSING = re.compile(r'role "((?:[^"]|"")+)" does not exist')
 
 
@@ -118,6 +121,14 @@ class PostgresqlRestore:
             side.administrator.execute("RESET ALL")
             rows = {table: count for table, count in self.rows.items() if (table.database or "") == name}
             yield from check_database(side.administrator, rows)
+
+    def objects(self, database: str | None) -> dict[ObjectKey, DatabaseObject]:
+        """What there is now, besides rows, of a database of the backup."""
+        if (database or "") not in self._sides:
+            return {}
+        administrator = self._sides[database or ""].administrator
+        administrator.execute("SET search_path = ''")
+        return objects_of(administrator)
 
     def close(self) -> None:
         """Close all connections."""
@@ -252,6 +263,13 @@ class PostgresqlRestore:
                 "statement-failed",
                 f"{entry.kind} {entry.name.label}: the server says: {one_line(error)[:300]}",
                 f"it may need what the guard refused ({kind} {name}), so nothing is decided",
+                _place(entry),
+            )
+        if error.sqlstate == _NOT_ALLOWED and self.host.folder is None:
+            return doubt(
+                "statement-refused",
+                f"{entry.kind} {entry.name.label}: the server says: {one_line(error)[:300]}",
+                "this user may not do so on a server in use; to rehearse it as well, use --side private",
                 _place(entry),
             )
         if _ROLE_MISSING.search(str(error)):

@@ -10,6 +10,7 @@ from typing import Protocol
 from sospes.model.entries import Engine, Name
 from sospes.model.events import Event
 from sospes.model.findings import Finding
+from sospes.model.objects import DatabaseObject, ObjectKey
 from sospes.sides.servers.address import Address
 from sospes.sides.servers.binaries import Binaries
 from sospes.sides.servers.marks import Marked, Naming
@@ -56,6 +57,10 @@ class EngineRestore(Protocol):
 
     def checked(self) -> Iterator[Finding]:
         """The engine's own checks of all that was restored."""
+        ...
+
+    def objects(self, database: str | None) -> dict[ObjectKey, DatabaseObject]:
+        """What there is now, besides rows, of a database of the backup."""
         ...
 
     def close(self) -> None:

@@ -1,0 +1,85 @@
+"""Objects of a database other than rows: what a backup defines, what a server has, and where the two differ."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Mapping
+from dataclasses import dataclass
+
+
+@dataclass(frozen=True, slots=True, order=True)
+class ObjectKey:
+    """What tells an object from all others. Parts that a kind doesn't have are empty.
+
+    kind   'table', 'column', 'index', 'constraint', 'view', 'function', 'trigger', 'grant', ...
+    about  the table that it belongs to, or the role that a grant is for
+    """
+
+    kind: str
+    schema: str
+    name: str
+    about: str = ""
+
+    @property
+    def label(self) -> str:
+        """As people say it: `trigger touch on rescue.station`."""
+        if self.kind in {"column", "default"}:
+            return f"{self.kind} {'.'.join(part for part in (self.schema, self.about, self.name) if part)}"
+        name = ".".join(part for part in (self.schema if not self.about else "", self.name) if part)
+        if self.kind == "grant":
+            return f"grant on {'.'.join(part for part in (self.schema, self.name) if part)} to {self.about}"
+        table = ".".join(part for part in (self.schema, self.about) if part)
+        return f"{self.kind} {name}" + (f" on {table}" if self.about else "")
+
+
+@dataclass(frozen=True, slots=True)
+class DatabaseObject:
+    """How an object is defined.
+
+    texts       parts of its definition that can be compared, without layout; empty where only its presence can be
+    statements  what makes it, where the backup has that
+    whole       the texts are whole statements, of which a catalog has the end
+    """
+
+    texts: tuple[str, ...] = ()
+    statements: tuple[bytes, ...] = ()
+    whole: bool = False
+
+
+Objects = Mapping[ObjectKey, DatabaseObject]
+
+
+@dataclass(frozen=True, slots=True)
+class Unlike:
+    """An object that one side lacks, or has otherwise. `state` is 'only-left', 'only-right' or 'changed'."""
+
+    key: ObjectKey
+    state: str
+
+
+def plain(text: str) -> str:
+    """A definition without its layout: one blank for each run of white space, no closing semicolon."""
+    return " ".join(text.split()).rstrip("; ")
+
+
+def unlike_objects(left: Objects, right: Objects) -> Iterator[Unlike]:
+    """The objects that differ, by kind and name. What belongs to a missing table is not told apart from it."""
+    gone = {(key.schema, key.name) for key in left.keys() ^ right.keys() if key.kind == "table"}
+    for key in sorted(left.keys() | right.keys()):
+        if key.kind != "table" and (key.schema, key.about) in gone:
+            continue
+        if key not in right:
+            yield Unlike(key, "only-left")
+        elif key not in left:
+            yield Unlike(key, "only-right")
+        elif not _alike(left[key], right[key]):
+            yield Unlike(key, "changed")
+
+
+def _alike(left: DatabaseObject, right: DatabaseObject) -> bool:
+    """Whether two definitions agree as far as both are known; routines of one name are compared as a set."""
+    if not left.texts or not right.texts:
+        return True
+    if left.whole == right.whole:
+        return sorted(left.texts) == sorted(right.texts)
+    whole, parts = (left, right) if left.whole else (right, left)
+    return all(any(text.endswith(part) for text in whole.texts) for part in parts.texts)

@@ -1,0 +1,122 @@
+"""The objects of a PostgreSQL database, in the words in which its dumps define them.
+
+Source: PostgreSQL documentation, "System Catalogs", "System Information Functions".
+"""
+
+from __future__ import annotations
+
+from typing import Any
+
+import psycopg
+
+from sospes.model.objects import DatabaseObject, ObjectKey, plain
+
+_OWN = "n.nspname NOT LIKE 'pg\\_%' AND n.nspname <> 'information_schema'"
+
+
+def _free(catalog: str, oid: str = "c.oid") -> str:
+    """Not a part of an extension, which comes back with it."""
+    return (
+        f"NOT EXISTS (SELECT FROM pg_depend x WHERE x.objid = {oid} AND x.deptype = 'e' "
+        f"AND x.classid = 'pg_catalog.{catalog}'::regclass)"
+    )
+
+
+def _relations(joined: str = "") -> str:
+    return (
+        f"FROM pg_class c JOIN pg_namespace n ON n.oid = c.relnamespace {joined} "
+        f"WHERE {_OWN} AND {_free('pg_class')} AND c.relpersistence <> 't'"
+    )
+
+
+def _on_table(oid: str) -> str:
+    return (
+        f"JOIN pg_class t ON t.oid = {oid} JOIN pg_namespace n ON n.oid = t.relnamespace "
+        f"WHERE {_OWN} AND {_free('pg_class', 't.oid')} AND t.relpersistence <> 't'"
+    )
+
+
+_DEFAULTS = """JOIN pg_attribute a ON a.attrelid = c.oid
+    JOIN pg_attrdef d ON d.adrelid = c.oid AND d.adnum = a.attnum"""
+_GRANTS = "CROSS JOIN LATERAL aclexplode(c.relacl) a LEFT JOIN pg_roles g ON g.oid = a.grantee"
+_QUERIES = {
+    "schemas": f"SELECT 'schema', '', n.nspname, '', NULL FROM pg_namespace n WHERE {_OWN} AND n.nspname <> 'public' "
+    f"AND {_free('pg_namespace', 'n.oid')}",
+    "extensions": "SELECT 'extension', '', extname, '', NULL FROM pg_extension WHERE extname <> 'plpgsql'",
+    "relations": f"""
+        SELECT CASE c.relkind WHEN 'v' THEN 'view' WHEN 'm' THEN 'materialized view' WHEN 'S' THEN 'sequence'
+            WHEN 'f' THEN 'foreign table' ELSE 'table' END, n.nspname, c.relname, '',
+          CASE WHEN c.relkind IN ('v', 'm') THEN pg_get_viewdef(c.oid) END
+        {_relations()} AND c.relkind IN ('r', 'p', 'v', 'm', 'S', 'f')
+        AND NOT EXISTS (SELECT FROM pg_depend d WHERE d.objid = c.oid AND d.deptype = 'i' AND c.relkind = 'S')""",
+    "columns": f"""
+        SELECT 'column', n.nspname, a.attname, c.relname,
+          format_type(a.atttypid, a.atttypmod) || CASE WHEN a.attnotnull THEN ' not null' ELSE '' END
+        {_relations("JOIN pg_attribute a ON a.attrelid = c.oid")}
+        AND c.relkind IN ('r', 'p', 'f')
+        AND a.attnum > 0 AND NOT a.attisdropped""",
+    "defaults": f"""
+        SELECT 'default', n.nspname, a.attname, c.relname, pg_get_expr(d.adbin, d.adrelid)
+        {_relations(_DEFAULTS)}
+        AND a.attgenerated = '' AND c.relkind IN ('r', 'p')
+        AND (c.relispartition OR NOT EXISTS (SELECT FROM pg_inherits h WHERE h.inhrelid = c.oid))""",
+    "types": f"""
+        SELECT CASE y.typtype WHEN 'd' THEN 'domain' ELSE 'type' END, n.nspname, y.typname, '',
+          CASE WHEN y.typtype = 'e' THEN (SELECT string_agg(
+            '''' || replace(l.enumlabel, '''', '''''') || '''', ', ' ORDER BY l.enumsortorder)
+            FROM pg_enum l WHERE l.enumtypid = y.oid) END
+        FROM pg_type y JOIN pg_namespace n ON n.oid = y.typnamespace LEFT JOIN pg_class c ON c.oid = y.typrelid
+        WHERE {_OWN} AND {_free("pg_type", "y.oid")}
+        AND (y.typtype IN ('d', 'e', 'r') OR (y.typtype = 'c' AND c.relkind = 'c'))""",
+    "routines": f"""
+        SELECT CASE p.prokind WHEN 'p' THEN 'procedure' WHEN 'a' THEN 'aggregate' ELSE 'function' END,
+          n.nspname, p.proname, '', CASE WHEN p.prokind IN ('f', 'p', 'w') AND p.probin IS NULL THEN p.prosrc END
+        FROM pg_proc p JOIN pg_namespace n ON n.oid = p.pronamespace
+        WHERE {_OWN} AND {_free("pg_proc", "p.oid")} AND NOT EXISTS (SELECT FROM pg_depend d WHERE d.objid = p.oid
+          AND d.classid = 'pg_proc'::regclass AND d.deptype = 'i')""",
+    "indexes": f"""
+        SELECT 'index', n.nspname, c.relname, t.relname, pg_get_indexdef(c.oid)
+        FROM pg_index i JOIN pg_class c ON c.oid = i.indexrelid {_on_table("i.indrelid")}
+        AND NOT EXISTS (SELECT FROM pg_constraint k WHERE k.conindid = c.oid AND k.contype IN ('p', 'u', 'x'))""",
+    "constraints": f"""
+        SELECT 'constraint', n.nspname, k.conname, t.relname, pg_get_constraintdef(k.oid)
+        FROM pg_constraint k {_on_table("k.conrelid")} AND k.contype IN ('p', 'u', 'x', 'f', 'c') AND k.conislocal
+        AND NOT (k.contype = 'f' AND k.conparentid <> 0)
+        UNION ALL SELECT 'constraint', n.nspname, k.conname, t.relname, pg_get_constraintdef(k.oid)
+        FROM pg_constraint k {_on_table("k.conrelid")} AND k.contype IN ('p', 'u', 'x') AND NOT k.conislocal""",
+    "triggers": f"""
+        SELECT 'trigger', n.nspname, g.tgname, t.relname, pg_get_triggerdef(g.oid)
+        FROM pg_trigger g {_on_table("g.tgrelid")} AND NOT g.tgisinternal AND g.tgparentid = 0""",
+    "rules": f"""
+        SELECT 'rule', n.nspname, r.rulename, t.relname, pg_get_ruledef(r.oid)
+        FROM pg_rewrite r {_on_table("r.ev_class")} AND r.rulename <> '_RETURN'""",
+    "policies": f"""
+        SELECT 'policy', n.nspname, r.polname, t.relname, NULL FROM pg_policy r {_on_table("r.polrelid")}""",
+    "event triggers": "SELECT 'event trigger', '', evtname, '', NULL FROM pg_event_trigger e "
+    f"WHERE {_free('pg_event_trigger', 'e.oid')}",
+    "comments": """
+        SELECT 'comment', '', CASE WHEN i.type LIKE '% column' THEN 'column' WHEN i.type = 'table constraint'
+            THEN 'constraint' ELSE i.type END || ' ' || regexp_replace(i.identity, '\\(.*\\)', ''), '', d.description
+        FROM pg_description d, LATERAL pg_identify_object(d.classoid, d.objoid, d.objsubid) i
+        WHERE d.objoid >= 16384 AND i.type NOT IN ('extension', 'domain constraint')
+        AND (i.schema IS NULL OR (i.schema NOT LIKE 'pg\\_%'
+          AND i.schema <> 'information_schema'))
+        AND NOT EXISTS (SELECT FROM pg_depend e
+          WHERE e.objid = d.objoid AND e.classid = d.classoid AND e.deptype = 'e')""",
+    "grants": f"""
+        SELECT 'grant', n.nspname, c.relname, COALESCE(g.rolname, 'public'), string_agg(a.privilege_type
+          || CASE WHEN a.is_grantable THEN '*' ELSE '' END, ',' ORDER BY a.privilege_type, a.is_grantable)
+        {_relations(_GRANTS)}
+        AND c.relkind IN ('r', 'p', 'v', 'm', 'f') AND a.grantee <> c.relowner GROUP BY 2, 3, 4""",
+}
+
+
+def objects_of(connection: psycopg.Connection[Any]) -> dict[ObjectKey, DatabaseObject]:
+    """All objects that a dump of this database would define; `search_path` must be empty."""
+    found: dict[ObjectKey, DatabaseObject] = {}
+    for query in _QUERIES.values():
+        for kind, schema, name, about, text in connection.execute(query.encode()).fetchall():
+            key = ObjectKey(kind, schema, name, about)
+            texts = found[key].texts if key in found else ()
+            found[key] = DatabaseObject((*texts, plain(text)) if text else texts)
+    return found

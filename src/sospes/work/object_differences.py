@@ -1,0 +1,170 @@
+"""Which objects besides rows differ between two sides, and what is said of that."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
+
+from sospes.model.entries import Engine
+from sospes.model.findings import Finding, Place, fault, note
+from sospes.model.objects import DatabaseObject, ObjectKey, Objects, Unlike, unlike_objects
+from sospes.work.row_sides import BackupRows, LiveRows, RowSide
+
+MOST_TOLD = 20
+_OF_TABLES = frozenset({"column", "default", "index", "constraint", "trigger", "rule", "policy", "grant"})
+_WORDED = frozenset({"view", "materialized view", "rule", "index", "constraint", "default", "trigger"})
+"""Kinds whose definitions a server words in its own way, which changes from one major version to the next."""
+
+_OPTIONAL = {"grant": "rights", "comment": "comments"}
+"""Kinds that a backup may be told to leave out as a whole."""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class ObjectDifference:
+    """An object that one side lacks or has otherwise; `state` is 'only-left', 'only-right' or 'changed'."""
+
+    kind: str
+    schema: str | None
+    name: str
+    about: str | None
+    state: str
+
+
+@dataclass(frozen=True, slots=True)
+class ObjectSide:
+    """The objects of one side, and the major version of its engine."""
+
+    found: dict[ObjectKey, DatabaseObject]
+    unnamed: frozenset[tuple[str, str]]
+    major: str
+    is_backup: bool
+
+
+def object_sides(left: RowSide, right: RowSide) -> tuple[ObjectSide, ObjectSide] | None:
+    """The objects of both sides; None where one of them can't have any, or the engines differ."""
+    if left.engine is None or _family(left.engine) != _family(right.engine):
+        return None
+    one, other = _objects(left, right), _objects(right, left)
+    return (one, other) if one is not None and other is not None else None
+
+
+def _family(engine: Engine | None) -> Engine | None:
+    return Engine.MARIADB if engine is Engine.MYSQL else engine
+
+
+def _objects(side: RowSide, beside: RowSide) -> ObjectSide | None:
+    if isinstance(side, LiveRows):
+        return ObjectSide(side.database.objects(), frozenset(), _major(side.database.version), is_backup=False)
+    if not isinstance(side, BackupRows):
+        return None
+    filled = {name: found for name, found in side.objects.found.items() if any(key.kind == "table" for key in found)}
+    if len(filled) > 1 and isinstance(beside, LiveRows):
+        filled = {name: found for name, found in filled.items() if name == beside.database_name}
+    if len(filled) != 1:
+        return None
+    [found] = filled.values()
+    return ObjectSide(dict(found), frozenset(side.objects.unnamed), _major(side.version), is_backup=True)
+
+
+def _major(version: str) -> str:
+    match = re.match(r"\d+", version)
+    return match[0] if match else ""
+
+
+@dataclass(frozen=True, slots=True)
+class Scope:
+    """What is looked at.
+
+    tables   schema and name of the only tables whose objects count; None for all objects
+    columns  schema, table and name of columns that were told of before, or that are left out
+    """
+
+    tables: frozenset[tuple[str, str]] | None
+    columns: frozenset[tuple[str, str, str]]
+
+    def has(self, item: Unlike, unnamed: frozenset[tuple[str, str]]) -> bool:
+        """Whether a difference is to be told: tables were told before, and some constraints have no own name."""
+        key = item.key
+        if key.kind == "table" or (key.kind == "column" and (key.schema, key.about, key.name) in self.columns):
+            return False
+        if item.state != "changed" and key.kind in {"constraint", "index"} and (key.schema, key.about) in unnamed:
+            return False
+        if self.tables is None:
+            return True
+        return key.kind in _OF_TABLES and (key.schema, key.name if key.kind == "grant" else key.about) in self.tables
+
+
+def differing_objects(left: ObjectSide, right: ObjectSide, scope: Scope) -> tuple[list[Unlike], list[Finding]]:
+    """What differs, and notes on what could not be compared."""
+    notes: list[Finding] = []
+    one, other = dict(left.found), dict(right.found)
+    for kind, word in _OPTIONAL.items():
+        for side, mine, theirs in ((left, one, other), (right, other, one)):
+            count = sum(key.kind == kind for key in theirs)
+            if side.is_backup and count and not any(key.kind == kind for key in mine):
+                notes.append(note("objects-left-out", f"the backup holds no {word}; the other side has {count:,}"))
+                for key in [key for key in theirs if key.kind == kind]:
+                    del theirs[key]
+    if left.major != right.major:
+        versions = f"{left.major or 'unknown'} and {right.major or 'unknown'}"
+        for side_objects in (one, other):
+            side_objects.update({key: DatabaseObject() for key in side_objects if key.kind in _WORDED})
+        notes.append(
+            note(
+                "objects-by-name",
+                f"the sides are of different versions ({versions}), which word definitions differently: views, "
+                "indexes, constraints and triggers were compared by name",
+            )
+        )
+    unnamed = left.unnamed | right.unnamed
+    return [item for item in unlike_objects(one, other) if scope.has(item, unnamed)], notes
+
+
+def told(items: Sequence[Unlike], left: str, right: str) -> Iterator[Finding]:
+    """One finding for each object, up to some."""
+    for item in items[:MOST_TOLD]:
+        key = item.key
+        place = Place(schema=key.schema or None, table=key.about or None) if key.kind in _OF_TABLES else Place()
+        if item.state == "changed":
+            yield fault(
+                "object-changed",
+                f"{key.label} is defined in one way in {left}, in another in {right}",
+                "look at both definitions; if that is meant, leave objects out with --rows-only",
+                place,
+            )
+            continue
+        here, there = (left, right) if item.state == "only-left" else (right, left)
+        yield fault(
+            "object-missing",
+            f"{key.label} is in {here}, and not in {there}",
+            "if that is meant, leave objects out with --rows-only",
+            place,
+        )
+    if len(items) > MOST_TOLD:
+        yield fault(
+            "object-missing",
+            f"{len(items) - MOST_TOLD:,} more objects are missing on one side or differ",
+            "all are in --json, under objects",
+        )
+
+
+def restored_objects(backup: Objects, side: Objects, *, same_version: bool) -> list[Unlike]:
+    """Objects that the backup defines and a restored side copy lacks, or has otherwise."""
+    one, other = dict(backup), dict(side)
+    for key in [key for key in one if key.kind not in {item.kind for item in other} and key.kind in _OPTIONAL]:
+        del one[key]
+    if not same_version:
+        one.update({key: DatabaseObject() for key in one if key.kind in _WORDED})
+    return [item for item in unlike_objects(one, other) if item.state != "only-right"]
+
+
+def listed_objects(items: Sequence[Unlike]) -> tuple[ObjectDifference, ...]:
+    """All differences, for programs."""
+    return tuple(
+        ObjectDifference(
+            kind=item.key.kind, schema=item.key.schema or None, name=item.key.name, about=item.key.about or None,
+            state=item.state,
+        )
+        for item in items
+    )  # fmt: skip
