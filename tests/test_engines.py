@@ -191,7 +191,7 @@ def test_a_backup_against_live_postgresql(postgres: PostgresServer, tmp_path: Pa
 
 
 def test_a_backup_against_live_mariadb(mariadb: MariadbServer, tmp_path: Path) -> None:
-    (tmp_path / "night.sql").write_bytes(mariadb.dump("harbour"))
+    (tmp_path / "night.sql").write_bytes(mariadb.dump("--routines", "--events", "harbour"))
 
     found = sospes("compare", tmp_path / "night.sql", _mariadb_address(mariadb), "--json").document
 

@@ -43,7 +43,7 @@ def live(request: pytest.FixtureRequest, tmp_path: Path) -> Iterator[Live]:
         server.run_sql("postgres", "DROP DATABASE mended")
         return
     maria: MariadbServer = request.getfixturevalue("mariadb")
-    night.write_bytes(maria.dump("harbour"))
+    night.write_bytes(maria.dump("--routines", "--events", "harbour"))
     mistakes = [
         "DELETE FROM seed_lot WHERE id < 40",
         "UPDATE station SET name = 'gone \\\\ ''x''', code = NULL WHERE id = (SELECT min(id) FROM station)",

@@ -23,7 +23,8 @@ def configure(parser: argparse.ArgumentParser) -> None:
     parser.add_argument(
         "right",
         metavar="RIGHT",
-        help="what it should be: any of the same, or a live database (postgresql://..., mariadb://..., @profile)",
+        help="what it should be: any of the same, a live database (postgresql://..., mariadb://..., @profile), "
+        "a file of known figures (.toml), or a seal",
     )
     parser.add_argument(
         "--drift-by",
@@ -99,6 +100,7 @@ def run(args: argparse.Namespace) -> int:
     """Compare two sides."""
     from sospes.report.compare import tell_compare
     from sospes.work.compare import Comparing, compare
+    from sospes.work.known import compare_known, is_known
 
     begin = time.perf_counter()
     left, right = common.place(args, args.left), common.place(args, args.right)
@@ -118,7 +120,10 @@ def run(args: argparse.Namespace) -> int:
             rows_only=args.rows_only,
             progress=progress,
         )
-        outcome = compare(left, right, how)
+        if isinstance(right, Path) and is_known(right):
+            outcome = compare_known(left, right, how)
+        else:
+            outcome = compare(left, right, how)
     if not args.json:
         tell_compare(common.printer(args), outcome, args.hide_values)
     return common.finish(args, [outcome], begin)

@@ -20,6 +20,9 @@ def configure(parser: argparse.ArgumentParser) -> None:
         "--out", type=Path, metavar="FILE", help="where to write the seal (default: beside the backup, as BACKUP.seal)"
     )
     parser.add_argument("--overwrite", action="store_true", help="replace a seal that exists")
+    parser.add_argument(
+        "--draft-figures", type=Path, metavar="FILE", help="also write a file of known figures to begin with"
+    )
     common.add_key(parser)
 
 
@@ -36,6 +39,7 @@ def run(args: argparse.Namespace) -> int:
             key=common.seal_key(args),
             out=args.out,
             overwrite=args.overwrite,
+            draft=args.draft_figures,
             progress=progress,
         )
         outcome = seal(args.backup, how)

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 
@@ -59,6 +60,25 @@ class Unlike:
 def plain(text: str) -> str:
     """A definition without its layout: one blank for each run of white space, no closing semicolon."""
     return " ".join(text.split()).rstrip("; ")
+
+
+_ALIASES = {
+    "int": "integer", "int4": "integer", "int8": "bigint", "int2": "smallint", "serial": "integer",
+    "bigserial": "bigint", "smallserial": "smallint", "bool": "boolean", "float8": "double precision",
+    "float4": "real", "decimal": "numeric", "varchar": "character varying", "char": "character",
+    "bpchar": "character", "timestamptz": "timestamp with time zone", "timetz": "time with time zone",
+    "dec": "numeric", "double": "double precision",
+}  # fmt: skip
+_FIRST = re.compile(r"[a-z][a-z0-9]*")
+_WIDTH = re.compile(r"\b(integer|bigint|smallint|mediumint|tinyint|year)\(\d+\)")
+_ZONE = re.compile(r"\b(timestamp|time)(\(\d+\))?(?=$|\[| not)")
+
+
+def settled_type(text: str) -> str:
+    """A column's type in one spelling: without aliases, display widths, and blanks behind commas."""
+    found = plain(text).replace(", ", ",")
+    found = _FIRST.sub(lambda match: _ALIASES.get(match[0], match[0]), found, count=1)
+    return _ZONE.sub(r"\1\2 without time zone", _WIDTH.sub(r"\1", found))
 
 
 def unlike_objects(left: Objects, right: Objects) -> Iterator[Unlike]:

@@ -18,7 +18,11 @@ def tell_compare(printer: Printer, outcome: Outcome[Comparison], hide: bool) -> 
     printer.verdict(outcome.verdict, f"{found.left}  against  {found.right}", _summary(outcome))
     printer.findings(outcome.findings)
     if not printer.quiet:
-        _counts(printer, found)
+        if found.figures is not None:
+            rows = [[item.figure, item.expected, item.found or "", item.state] for item in found.figures]
+            printer.table(["figure", "expected", "found", "state"], rows)
+        else:
+            _counts(printer, found)
         for table in found.tables:
             _table_detail(printer, table)
         _differing(printer, found, hide)
@@ -27,12 +31,16 @@ def tell_compare(printer: Printer, outcome: Outcome[Comparison], hide: bool) -> 
 
 def _claim(outcome: Outcome[Comparison]) -> str:
     if outcome.verdict is Verdict.SOUND:
-        return "the rows match; matched counts as the rung once verify and rehearse have proven those below it"
+        what = "the rows match" if outcome.result.figures is None else "all figures hold"
+        return f"{what}; matched counts as the rung once verify and rehearse have proven those below it"
     return f"compared in {duration(outcome.seconds)}"
 
 
 def _summary(outcome: Outcome[Comparison]) -> str:
     found = outcome.result
+    if found.figures is not None:
+        holding = sum(item.state == "holds" for item in found.figures)
+        return f"{holding} of {plural(len(found.figures), 'figure')} hold"
     rows = sum(table.same for table in found.tables)
     unlike = sum(table.only_left + table.only_right + table.changed for table in found.tables)
     text = f"{plural(len(found.tables), 'table')} compared, {plural(rows, 'row')} the same"

@@ -25,6 +25,7 @@ from sospes.rows.explain import Explanation
 from sospes.rows.totals import Total, TotalPair, paired
 from sospes.sides.servers.address import Address
 from sospes.work.differences import Difference, Differences, Judging
+from sospes.work.figures import CheckedFigure
 from sospes.work.object_differences import (
     ObjectDifference,
     Scope,
@@ -73,6 +74,7 @@ class Comparison:
     tables: tuple[ComparedTable, ...]
     differences: tuple[Difference, ...]
     objects: tuple[ObjectDifference, ...] | None
+    figures: tuple[CheckedFigure, ...] | None = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -111,7 +113,7 @@ def compare(left_place: Path | Address, right_place: Path | Address, how: Compar
     with ExitStack() as stack:
         left, right = (opened_side(place, how, stack) for place in (left_place, right_place))
         comparison, findings = _compare(left, right, _time_written(left, how), stack)
-    findings = [*_side_findings(left, "left"), *_side_findings(right, "right"), *findings]
+    findings = [*side_findings(left, "left"), *side_findings(right, "right"), *findings]
     evidence = [Rung.PRESENT, Rung.IDENTIFIED]
     if verdict_of(findings) is Verdict.SOUND:
         evidence.append(Rung.MATCHED)
@@ -326,7 +328,7 @@ def _place(table: RowTable) -> Place:
     return Place(database=table.name.database, schema=table.name.schema, table=table.name.name)
 
 
-def _side_findings(side: RowSide, which: str) -> Iterator[Finding]:
+def side_findings(side: RowSide, which: str) -> Iterator[Finding]:
     """What is wrong with a side itself, told apart from the differences."""
     for finding in side.findings:
         if finding.severity is not Severity.NOTE:

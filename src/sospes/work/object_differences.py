@@ -149,14 +149,11 @@ def told(items: Sequence[Unlike], left: str, right: str) -> Iterator[Finding]:
         )
 
 
-def restored_objects(backup: Objects, side: Objects, *, same_version: bool) -> list[Unlike]:
-    """Objects that the backup defines and a restored side copy lacks, or has otherwise."""
-    one, other = dict(backup), dict(side)
-    for key in [key for key in one if key.kind not in {item.kind for item in other} and key.kind in _OPTIONAL]:
-        del one[key]
-    if not same_version:
-        one.update({key: DatabaseObject() for key in one if key.kind in _WORDED})
-    return [item for item in unlike_objects(one, other) if item.state != "only-right"]
+def restored_objects(backup: Objects, side: Objects) -> list[Unlike]:
+    """Objects that the backup defines and a restored side copy lacks."""
+    kinds = {key.kind for key in side}
+    wanted = {key: item for key, item in backup.items() if key.kind not in _OPTIONAL or key.kind in kinds}
+    return [item for item in unlike_objects(wanted, side) if item.state == "only-left"]
 
 
 def listed_objects(items: Sequence[Unlike]) -> tuple[ObjectDifference, ...]:

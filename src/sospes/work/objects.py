@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass, field
 
 from sospes.model.entries import Constraint, ConstraintKind, Engine, Entry, Name
-from sospes.model.objects import DatabaseObject, ObjectKey, plain
+from sospes.model.objects import DatabaseObject, ObjectKey, plain, settled_type
 
 _PRESENT = frozenset({"schema", "extension", "domain", "sequence", "policy", "event trigger", "foreign table"})
 _BY_TEXT = frozenset({"index", "trigger", "rule"})
@@ -77,7 +77,7 @@ def _table(entry: Entry, engine: Engine) -> Iterator[tuple[ObjectKey, DatabaseOb
     schema, table = entry.name.schema or "", entry.name.name
     yield ObjectKey("table", schema, table), DatabaseObject()
     for column in entry.columns:
-        kind = plain(column.type).lower() if engine is not Engine.POSTGRESQL else plain(column.type)
+        kind = settled_type(column.type if engine is Engine.POSTGRESQL else column.type.lower())
         text = kind + (" not null" if column.not_null else "")
         yield ObjectKey("column", schema, column.name, table), DatabaseObject((text,))
         if column.default and engine is Engine.POSTGRESQL and not column.generated:

@@ -218,22 +218,14 @@ def _unlike_objects(
     """What the backup defines and the side copy lacks. Where statements failed, that was told in their place."""
     if any(finding.severity is not Severity.NOTE for finding in findings):
         return
-    header = stated_header(opened)
-    same = _major(restore.version) == _major((header.engine_version if header else None) or "")
     for database, objects in task.objects.found.items():
         side = restore.objects(database)
-        for item in restored_objects(objects, side, same_version=same) if side else ():
-            what = "lacks it" if item.state == "only-left" else "has it otherwise"
+        for item in restored_objects(objects, side) if side else ():
             yield fault(
-                "object-missing" if item.state == "only-left" else "object-changed",
-                f"{item.key.label}: the backup defines it, and the side copy {what}, though no statement failed",
-                "look at its definition in the backup: sospes inspect; another statement may undo it",
+                "object-missing",
+                f"{item.key.label}: the backup defines it, and the side copy lacks it, though no statement failed",
+                "look for a later statement in the backup that takes it away again",
             ).at(file=opened.name)
-
-
-def _major(version: str) -> str:
-    match = _MAJOR.search(version)
-    return match[0] if match else ""
 
 
 def _restored(opened: Opened, restore: EngineRestore, tally: Tally, task: _Task) -> Iterator[Finding]:

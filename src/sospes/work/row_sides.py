@@ -261,6 +261,15 @@ class SideCopy:
         )
         self._held[table] = (held, tuple(held_names), int(rows or 0))
 
+    def value(self, query: str) -> str:
+        """What a query of the user gives: the first cell of its first row. Raises UsageError for one that fails."""
+        try:
+            with closing(_readonly(self.path)) as connection:
+                row = connection.execute(query).fetchone()
+        except sqlite3.Error as error:
+            raise UsageError(f"{query}: {error}", "try the query in the side copy itself") from error
+        return "no row" if row is None else "NULL" if row[0] is None else str(row[0])
+
     def parts(self, wants: Wants) -> Iterator[RowPart]:
         """All rows of the wanted tables."""
         with closing(_readonly(self.path)) as connection:

@@ -19,13 +19,14 @@ from sospes.places.source import Source
 from sospes.rows.digests import MODULUS, sum_of_lines
 from sospes.rows.typed.cells import ColumnsOf
 from sospes.rows.typed.sums import ColumnTotal
-from sospes.rows.types import Meaning, meaning_of
+from sospes.rows.types import Meaning, base_type, meaning_of
 from sospes.stream.blocks import BLOCK_SIZE, Digest, block_digests
 from sospes.stream.restart import Restarts, gzip_restarts, thinned
+from sospes.work.figures import draft_of
 from sospes.work.outcome import Outcome
 from sospes.work.seal import ENDING, VERSION, Seal, SealedTable, SealedTotal, seal_text, write_seal
 
-_TIMES = ("date", "timestamp", "datetime")
+_TIMES = (["date"], ["timestamp"], ["timestamptz"], ["datetime"])
 Progress = Callable[[int], None]
 
 
@@ -81,7 +82,7 @@ class RowSums:
             if column is None or not column.type:
                 continue
             summed = meaning_of(engine, column.type) in {Meaning.INTEGER, Meaning.DECIMAL}
-            if summed or column.type.lower().startswith(_TIMES):
+            if summed or base_type(column.type).split()[:1] in _TIMES:
                 table.totals[index] = (column, ColumnTotal(summed))
 
     def _batch(self, batch: Batch, table: _Table) -> None:
@@ -108,7 +109,8 @@ def rows_of(batch: Batch) -> list[bytes]:
 class Sealing:
     """How to seal. With a `key` the seal is signed and rests on a cryptographic digest.
 
-    out  where it goes; None for beside the backup
+    out    where it goes; None for beside the backup
+    draft  where a file of known figures goes, if one is to be drafted
     """
 
     opening: Opening
@@ -116,6 +118,7 @@ class Sealing:
     key: bytes | None = None
     out: Path | None = None
     overwrite: bool = False
+    draft: Path | None = None
     progress: Progress | None = None
 
 
@@ -140,10 +143,14 @@ def seal(path: Path, how: Sealing) -> Outcome[SealResult]:
     target = how.out or path.with_name(path.name + ENDING)
     if target.exists() and not how.overwrite:
         raise UsageError(f"{target}: is there already", "verify with it, or give --overwrite to make a new one")
+    if how.draft is not None and how.draft.exists():
+        raise UsageError(f"{how.draft}: is there already", "name another file; figures are never overwritten")
     made, opened, findings = make_seal([path], how)
     text = b"" if made is None else seal_text(made, how.key)
     if made is not None:
         write_seal(target, text)
+        if how.draft is not None:
+            write_seal(how.draft, draft_of(made).encode())
     evidence = [Rung.PRESENT] + ([Rung.IDENTIFIED] if opened.form else [])
     if made is not None and verdict_of(findings) is Verdict.SOUND:
         evidence.append(Rung.INTACT)

@@ -40,6 +40,10 @@ class LiveDatabase(Protocol):
         """All rows of a table as COPY text; nothing from engines that have none."""
         ...
 
+    def value(self, query: str) -> str:
+        """What a query of the user gives, in the snapshot, which can't write: the first cell of its first row."""
+        ...
+
     def objects(self) -> dict[ObjectKey, DatabaseObject]:
         """What the database has besides rows."""
         ...

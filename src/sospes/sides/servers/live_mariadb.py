@@ -13,7 +13,7 @@ import pymysql
 from pymysql.cursors import SSCursor
 
 from sospes.model.entries import Column, Engine, Name
-from sospes.model.errors import CannotCheck
+from sospes.model.errors import CannotCheck, UsageError
 from sospes.model.events import Batch, Held
 from sospes.model.objects import DatabaseObject, ObjectKey
 from sospes.rows.decoding import Row
@@ -97,6 +97,16 @@ class LiveMariadb:
     def batches(self, table: LiveTable) -> Iterator[Batch]:
         """Nothing: this engine has no text of rows that its dumps have, too."""
         yield from ()
+
+    def value(self, query: str) -> str:
+        """What a query of the user gives: the first cell of its first row. Raises UsageError for one that fails."""
+        try:
+            with self._connection.cursor() as cursor:
+                cursor.execute(query)
+                row = cursor.fetchone()
+        except pymysql.Error as error:
+            raise UsageError(f"{query}: {one_line(error)}", "try the query on the server itself") from error
+        return "no row" if not row else "NULL" if row[0] is None else str(row[0])
 
     def objects(self) -> dict[ObjectKey, DatabaseObject]:
         """What the database has besides rows."""

@@ -13,7 +13,7 @@ from psycopg import sql
 from psycopg.conninfo import make_conninfo
 
 from sospes.model.entries import Column, Engine, Name
-from sospes.model.errors import CannotCheck
+from sospes.model.errors import CannotCheck, UsageError
 from sospes.model.events import Batch, Notation
 from sospes.model.objects import DatabaseObject, ObjectKey
 from sospes.rows.decoding import Row, held_parts
@@ -108,6 +108,14 @@ class LivePostgresql:
                 f"{self._address.label}: {table.name.label} can't be read: {one_line(error)}",
                 "grant SELECT on it to this user, or leave the table out with --table",
             ) from error
+
+    def value(self, query: str) -> str:
+        """What a query of the user gives: the first cell of its first row. Raises UsageError for one that fails."""
+        try:
+            row = self._connection.execute(query.encode()).fetchone()
+        except psycopg.Error as error:
+            raise UsageError(f"{query}: {one_line(error)}", "try the query on the server itself") from error
+        return "no row" if not row else "NULL" if row[0] is None else str(row[0])
 
     def objects(self) -> dict[ObjectKey, DatabaseObject]:
         """What the database has besides rows."""

@@ -9,7 +9,7 @@ from typing import Any
 
 import pymysql
 
-from sospes.model.objects import DatabaseObject, ObjectKey, plain
+from sospes.model.objects import DatabaseObject, ObjectKey, plain, settled_type
 from sospes.sides.servers.marks import MARK_TABLE
 
 _IN = "WHERE TABLE_SCHEMA = %(schema)s"
@@ -45,5 +45,9 @@ def objects_of(session: pymysql.Connection[Any], database: str, *, mariadb: bool
             cursor.execute(query, {"schema": database})
             for kind, name, about, text in cursor.fetchall():
                 if MARK_TABLE not in {name, about}:
-                    found[ObjectKey(kind, "", name, about)] = DatabaseObject((plain(text),) if text else ())
+                    found[ObjectKey(kind, "", name, about)] = DatabaseObject((_worded(kind, text),) if text else ())
     return found
+
+
+def _worded(kind: str, text: str) -> str:
+    return settled_type(text) if kind == "column" else plain(text)

@@ -9,7 +9,7 @@ from typing import Any
 
 import psycopg
 
-from sospes.model.objects import DatabaseObject, ObjectKey, plain
+from sospes.model.objects import DatabaseObject, ObjectKey, plain, settled_type
 
 _OWN = "n.nspname NOT LIKE 'pg\\_%' AND n.nspname <> 'information_schema'"
 
@@ -118,5 +118,9 @@ def objects_of(connection: psycopg.Connection[Any]) -> dict[ObjectKey, DatabaseO
         for kind, schema, name, about, text in connection.execute(query.encode()).fetchall():
             key = ObjectKey(kind, schema, name, about)
             texts = found[key].texts if key in found else ()
-            found[key] = DatabaseObject((*texts, plain(text)) if text else texts)
+            found[key] = DatabaseObject((*texts, _worded(kind, text)) if text else texts)
     return found
+
+
+def _worded(kind: str, text: str) -> str:
+    return settled_type(text) if kind == "column" else plain(text)
