@@ -31,17 +31,25 @@ class CopySum:
         """Take in some rows."""
         if self.columns is None:
             self.columns = columns
-            self.totals = {name: ColumnTotal(summed=True) for name in columns if name in self.summed}
+            self.sum_up(self.summed)
         self.plain = self.plain and batch.notation is Notation.COPY and self.columns == columns and bool(batch.width)
         self.plain = self.plain and (batch.encoding == "utf-8" or batch.data.isascii())
         if not self.plain:
             return
         self.rows += batch.rows
         self.total = (self.total + sum_of_lines(batch.data.split(b"\n")[:-1])) % MODULUS
+        self.add_totals(batch, columns)
+
+    def add_totals(self, batch: Batch, columns: tuple[str, ...]) -> None:
+        """Take in the numbers of some rows."""
         if self.totals:
             cells = ColumnsOf(batch)
             for name, total in self.totals.items():
                 total.add(cells.column(columns.index(name)))
+
+    def sum_up(self, names: frozenset[str]) -> None:
+        """From now on, add up the numbers of these columns."""
+        self.totals = {name: ColumnTotal(summed=True) for name in self.columns or () if name in names}
 
     def total_of(self, column: str) -> Total:
         """A column's control total, in the shape of those that are counted value by value."""

@@ -4,7 +4,7 @@ row that it claims: one row that does not fit, and it is not named."""
 from __future__ import annotations
 
 from collections import Counter
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass, field
 
 from sospes.rows.canonical import NULL
@@ -44,11 +44,13 @@ class KeyRange:
         if self.highest is None or value > self.highest:  # type: ignore[operator]
             self.highest = value
 
-    def meet(self, key: bytes) -> None:
-        """Take in the key of a row that the other side has: inside of the range it breaks it."""
-        value = self._value(key)
-        if self.lowest is not None and self.highest is not None and value is not None:
-            self.inside += self.lowest <= value <= self.highest  # type: ignore[operator]
+    def meet(self, keys: Iterable[bytes]) -> None:
+        """Take in the keys of rows that the other side has: inside of the range they break it."""
+        low, high = self.lowest, self.highest
+        if low is None or high is None:
+            return
+        values = filter(lambda value: value is not None, map(self._value, keys))
+        self.inside += sum(low <= value <= high for value in values)  # type: ignore[operator]
 
     def _value(self, key: bytes) -> int | bytes | None:
         if key == NULL:

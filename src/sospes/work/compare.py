@@ -3,29 +3,32 @@
 from __future__ import annotations
 
 import time
-from collections.abc import Callable, Iterator, Sequence
+from collections.abc import Callable, Iterator, Mapping, Sequence
 from contextlib import ExitStack
 from dataclasses import dataclass, field, replace
 from datetime import UTC, datetime
+from functools import partial
 from itertools import islice, zip_longest
 from pathlib import Path
 from tempfile import TemporaryFile
 from typing import IO
 
 from sospes.formats.opening import Opening
-from sospes.model.entries import Engine, Name
+from sospes.model.entries import Name
 from sospes.model.errors import UsageError
 from sospes.model.findings import Finding, Place, doubt, fault, note, verdict_of
 from sospes.model.verdict import Rung, Severity, Verdict
-from sospes.rows.canonical import canonical_cells
-from sospes.rows.copied import CopySum, same
+from sospes.rows.canonical import NULL, canonical_cells
+from sospes.rows.copied import CopySum
 from sospes.rows.decoding import Row
 from sospes.rows.digests import DigestStore, digest_rows, unlike
 from sospes.rows.explain import Explanation
 from sospes.rows.totals import Total, TotalPair, paired
+from sospes.rows.types import Meaning
 from sospes.sides.servers.address import Address
 from sospes.work.differences import Difference, Differences, Judging
 from sospes.work.figures import CheckedFigure
+from sospes.work.lined import LinedPair, OddRows, lined_pairs, odd_sides
 from sospes.work.object_differences import (
     ObjectDifference,
     Scope,
@@ -136,27 +139,47 @@ def opened_side(place: Path | Address, how: Comparing, stack: ExitStack) -> RowS
 
 def _compare(left: RowSide, right: RowSide, how: Comparing, stack: ExitStack) -> tuple[Comparison, list[Finding]]:
     pairing = pair_tables(left, right, how.tables, how.key, how.ignored)
-    alike = _alike(left, right, pairing.pairs, how)
-    others = [pair for pair in pairing.pairs if pair.name not in alike]
-    tables: list[ComparedTable] = []
-    listed: list[list[Difference]] = []
     findings: list[Finding] = list(_structure(pairing, left, right))
     objects, told_of_objects = _objects(pairing, left, right, how)
-    left_sums = summed(left, {pair.left.name: pair for pair in others}, stack, how)
-    right_sums = summed(right, {pair.right.name: pair for pair in others}, stack, how)
-    for pair in pairing.pairs:
-        if pair.name in alike:
-            tables.append(_same(pair, alike[pair.name]))
-            continue
-        sums = left_sums[pair.left.name], right_sums[pair.right.name]
-        differences = _differences(pair, sums, (left, right), how)
-        listed.append(differences.listed)
-        table = _compared(pair, *sums, differences)
-        tables.append(table)
+    whole = [pair for pair in pairing.pairs if not (pair.left_extra or pair.right_extra or how.ignored)]
+    lined = lined_pairs(left, right, whole, how.progress or (lambda _: None))
+    found: dict[Name, tuple[ComparedTable, list[Difference]]] = {
+        pair.name: (_same(pair, lined[pair.name].left), [])
+        for pair in pairing.pairs
+        if pair.name in lined and lined[pair.name].equal
+    }
+    odd = [pair for pair in pairing.pairs if pair.name in lined and not lined[pair.name].equal]
+    if odd and isinstance(left, BackupRows) and isinstance(right, BackupRows | LiveRows):
+        sides = odd_sides((left, right), odd, lined, how.opening.work_folder)
+        found |= _looked_at(odd, sides, how, stack, lined)
+    found |= _looked_at([pair for pair in pairing.pairs if pair.name not in lined], (left, right), how, stack, {})
+    tables = [found[pair.name][0] for pair in pairing.pairs]
+    for table in tables:
         findings += _table_findings(table, left.name, isinstance(right, LiveRows))
-    chosen_rows = _spread(listed, how.limit)
-    found = Comparison(left=left.name, right=right.name, tables=tuple(tables), differences=chosen_rows, objects=objects)
-    return found, [*findings, *told_of_objects]
+    comparison = Comparison(
+        left=left.name, right=right.name, tables=tuple(tables), objects=objects,
+        differences=_spread([found[pair.name][1] for pair in pairing.pairs], how.limit),
+    )  # fmt: skip
+    return comparison, [*findings, *told_of_objects]
+
+
+def _looked_at(
+    pairs: Sequence[Pair], sides: tuple[RowSide, RowSide], how: Comparing, stack: ExitStack,
+    lined: Mapping[Name, LinedPair],
+) -> dict[Name, tuple[ComparedTable, list[Difference]]]:  # fmt: skip
+    """Compare tables row by row. Of those in `lined`, the sides have only rows whose lines differ."""
+    left, right = sides
+    left_sums = summed(left, {pair.left.name: pair for pair in pairs}, stack, how)
+    right_sums = summed(right, {pair.right.name: pair for pair in pairs}, stack, how)
+    found = {}
+    for pair in pairs:
+        one, other = left_sums[pair.left.name], right_sums[pair.right.name]
+        if pair.name in lined:
+            both = lined[pair.name]
+            one, other = one.widened(both.left, pair), other.widened(both.right, pair)
+        differences = _differences(pair, (one, other), (left, right), how)
+        found[pair.name] = (_compared(pair, one, other, differences), differences.listed)
+    return found
 
 
 def _objects(
@@ -177,23 +200,6 @@ def _objects(
     return listed_objects(unlike_ones), [*told(unlike_ones, left.name, right.name), *notes]
 
 
-def _alike(left: RowSide, right: RowSide, pairs: Sequence[Pair], how: Comparing) -> dict[Name, CopySum]:
-    """Tables whose rows stand on both sides as the very same COPY text: no value of theirs has to be converted."""
-    if not isinstance(left, BackupRows) or not isinstance(right, BackupRows | LiveRows):
-        return {}
-    if {left.engine, right.engine} != {Engine.POSTGRESQL}:
-        return {}
-    fitting = [pair for pair in pairs if not (pair.left_extra or pair.right_extra or how.ignored)]
-    numbers = {pair.name: frozenset(pair.columns[index] for index in pair.summed) for pair in fitting}
-    ours = {pair.left.name: CopySum(numbers[pair.name]) for pair in fitting}
-    theirs = {pair.right.name: CopySum(numbers[pair.name]) for pair in fitting}
-    if not fitting or not (left.copied(ours) and right.copied(theirs)):
-        return {}
-    if how.progress is not None:
-        how.progress(left.bytes_read)
-    return {pair.name: ours[pair.left.name] for pair in fitting if same(ours[pair.left.name], theirs[pair.right.name])}
-
-
 def _same(pair: Pair, found: CopySum) -> ComparedTable:
     """A table that is the same on both sides."""
     sums = {pair.columns[index]: found.total_of(pair.columns[index]) for index in pair.summed}
@@ -208,10 +214,25 @@ def _same(pair: Pair, found: CopySum) -> ComparedTable:
 
 @dataclass(slots=True)
 class _Sum:
-    """One table on one side: its digests and its totals."""
+    """One table on one side: its digests and its totals; and those of the whole, where equal lines were left out."""
 
     digests: DigestStore
     totals: list[Total]
+    whole: CopySum | None = None
+
+    @property
+    def rows(self) -> int:
+        """All rows of the table."""
+        return self.digests.rows if self.whole is None else self.whole.rows
+
+    @property
+    def hexadecimal(self) -> str:
+        """The digest of the table."""
+        return self.digests.hexadecimal if self.whole is None else self.whole.hexadecimal
+
+    def widened(self, whole: CopySum, pair: Pair) -> _Sum:
+        """The same with what is known of the whole table."""
+        return _Sum(self.digests, [whole.total_of(pair.columns[index]) for index in pair.summed], whole)
 
 
 def summed(side: RowSide, by_name: dict[Name, Pair], stack: ExitStack, how: Comparing) -> dict[Name, _Sum]:
@@ -263,12 +284,31 @@ def _differences(pair: Pair, sums: tuple[_Sum, _Sum], sides: tuple[RowSide, RowS
         limit=how.limit,
         hide=how.hide,
         work_folder=how.opening.work_folder,
-        drifted=_drifted(pair, how) if isinstance(right, LiveRows) else None,
+        drifted=_drifted(pair, how) if isinstance(right, LiveRows | OddRows) and _is_live(right) else None,
+        whole_column=partial(_whole_column, right, pair) if isinstance(right, OddRows) and pair.key else None,
     )
-    differences = Differences(judging, found, one.digests.rows, other.digests.rows)
+    differences = Differences(judging, found, one.rows, other.rows)
     if differences.needed:
         differences.run(lambda: rows_of(left, pair.left.name, pair), lambda: rows_of(right, pair.right.name, pair))
     return differences
+
+
+def _is_live(side: LiveRows | OddRows) -> bool:
+    return isinstance(side.side if isinstance(side, OddRows) else side, LiveRows)
+
+
+def _whole_column(right: OddRows, pair: Pair, place: int) -> Iterator[bytes]:
+    """One column's cells of all right rows, as they are compared."""
+    column, function = pair.columns[place], pair.functions[place]
+    cells = right.cells(pair.right.name, column)
+    if pair.meanings[place] is Meaning.INTEGER:
+        yield from cells  # written in one way only
+        return
+    for cell in cells:
+        if b"\\" in cell:
+            yield NULL if cell == b"\\N" else cell  # its escapes are those of canonical text
+        else:
+            yield function(cell.decode("utf-8", "replace"))
 
 
 def rows_of(side: RowSide, name: Name, pair: Pair) -> Iterator[Row]:
@@ -284,9 +324,9 @@ def _compared(pair: Pair, one: _Sum, other: _Sum, differences: Differences) -> C
         database=pair.name.database,
         schema=pair.name.schema,
         name=pair.name.name,
-        left_rows=one.digests.rows,
-        right_rows=other.digests.rows,
-        same=one.digests.rows - numbers.only_left - numbers.changed - min(differences.drift, one.digests.rows),
+        left_rows=one.rows,
+        right_rows=other.rows,
+        same=one.rows - numbers.only_left - numbers.changed - min(differences.drift, one.rows),
         only_left=numbers.only_left,
         only_right=numbers.only_right,
         changed=numbers.changed,
@@ -298,8 +338,8 @@ def _compared(pair: Pair, one: _Sum, other: _Sum, differences: Differences) -> C
             for index, mine, theirs in zip(pair.summed, one.totals, other.totals, strict=True)
         ),
         explanations=tuple(differences.explanations()),
-        left_digest=one.digests.hexadecimal,
-        right_digest=other.digests.hexadecimal,
+        left_digest=one.hexadecimal,
+        right_digest=other.hexadecimal,
     )
 
 

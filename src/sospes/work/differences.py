@@ -55,6 +55,8 @@ class Judging:
 
     drifted  whether a right row, as canonical cells, was written after the backup; None where nobody can tell
     watch    hears of each row that differs: how, and the row on both sides, None where there is none
+    whole_column  the canonical cells of a column, by its place, of all right rows, where `run` is not given those that
+                  are known to be on the left as well; None where it is given all
     """
 
     pair: Pair
@@ -64,6 +66,7 @@ class Judging:
     work_folder: Path | None
     drifted: Callable[[list[bytes]], bool] | None = None
     watch: Callable[[str, Row | None, Row | None], None] | None = None
+    whole_column: Callable[[int], Iterator[bytes]] | None = None
 
 
 @dataclass(slots=True)
@@ -129,7 +132,10 @@ class Differences:
         if constant is not None:
             _, index, value = constant
             function = self.judging.pair.functions[index]
-            self._constant_rows = sum(function(row[index]) == value for row in right())
+            if self.judging.whole_column is None:
+                self._constant_rows = sum(function(row[index]) == value for row in right())
+            else:
+                self._constant_rows = sum(cell == value for cell in self.judging.whole_column(index))
 
     def _keyed(self, rows: Iterator[Row]) -> Iterator[tuple[int, list[bytes], Row]]:
         """Canonical rows with the number that stands for their key, and the rows themselves."""
@@ -155,9 +161,12 @@ class Differences:
         only, both = _Members(self.found.right_only), _Members(self.found.both)
         watch = self._missing.rows > 0 and bool(self.judging.pair.key)
         place = self.judging.pair.key[0] if watch else 0
+        if watch and self.judging.whole_column is not None:
+            self._missing.meet(self.judging.whole_column(place))
+            watch = False
         for key, cells, row in self._keyed(rows()):
             if watch:
-                self._missing.meet(cells[place])
+                self._missing.meet((cells[place],))
             if key in both:
                 self._match(store, key, cells, row)
             elif key in only:

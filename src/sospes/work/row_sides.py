@@ -3,9 +3,10 @@
 from __future__ import annotations
 
 import sqlite3
-from collections.abc import Callable, Iterator, Mapping, Sequence
+from collections.abc import Callable, Iterator, Sequence
 from contextlib import closing
 from dataclasses import dataclass, field, replace
+from functools import partial
 from pathlib import Path
 from typing import Protocol
 from urllib.parse import quote
@@ -16,7 +17,6 @@ from sospes.model.entries import Column, ConstraintKind, Engine, Entry, Name
 from sospes.model.errors import CannotCheck, NotFound, UsageError
 from sospes.model.events import Batch, RowsBegin
 from sospes.model.findings import Finding, Place, fault
-from sospes.rows.copied import CopySum
 from sospes.rows.decoding import Row, held_rows
 from sospes.rows.files import csv_mark, csv_rows, in_parts, is_json_lines, json_rows, lines_of, reordered
 from sospes.rows.types import Hold, hold_of
@@ -51,14 +51,28 @@ class RowPart:
     rows: list[Row]
 
 
+@dataclass(frozen=True, slots=True)
+class LinedPart:
+    """Some rows of one table as they stand, and how such rows are converted."""
+
+    table: Name
+    columns: tuple[str, ...]
+    batch: Batch
+    convert: Callable[[Batch], RowPart]
+
+
 class RowSide(Protocol):
-    """Rows to compare, which can be read several times; `bytes_read` counts the stored bytes of all passes."""
+    """Rows to compare, which can be read several times."""
 
     name: str
     engine: Engine | None
     tables: dict[Name, RowTable]
     findings: list[Finding]
-    bytes_read: int
+
+    @property
+    def bytes_read(self) -> int:
+        """Stored bytes of all passes."""
+        ...
 
     def parts(self, wants: Wants) -> Iterator[RowPart]:
         """All rows of the wanted tables."""
@@ -105,11 +119,12 @@ def _readonly(path: Path) -> sqlite3.Connection:
 
 @dataclass(slots=True)
 class BackupRows:
-    """Rows straight from a backup, without a side copy in between."""
+    """Rows straight from a backup, without a side copy in between. Its definitions are read first, if asked for."""
 
     path: Path
     opening: Opening
     wants: Wants
+    definitions: bool = True
     name: str = ""
     engine: Engine | None = None
     tables: dict[Name, RowTable] = field(default_factory=dict)
@@ -122,6 +137,8 @@ class BackupRows:
     def __post_init__(self) -> None:
         """Read the definitions once, passing over the rows."""
         self.name = str(self.path)
+        if not self.definitions:
+            return
         opened = self._open(lambda _: False)
         entries: dict[Name, Entry] = {}
         for event in opened.events():
@@ -159,23 +176,8 @@ class BackupRows:
             elif constraint.references is not None:
                 self.tables[table.name] = replace(known, references=(*known.references, constraint.references))
 
-    def copied(self, sums: Mapping[Name, CopySum]) -> bool:
-        """Sum up the rows of tables as they stand, one pass; False where this side can't."""
-        opened = self._open(sums.__contains__)
-        before = self.bytes_read
-        begin: RowsBegin | None = None
-        for event in opened.events():
-            self.bytes_read = before + opened.text.bytes_read
-            if isinstance(event, RowsBegin):
-                begin = event
-            elif isinstance(event, Batch) and begin is not None and begin.table in sums:
-                sums[begin.table].add(event, begin.columns or ())
-            elif isinstance(event, Finding) and event not in self.findings:
-                self.findings.append(event)
-        return self.engine is Engine.POSTGRESQL
-
-    def parts(self, wants: Wants) -> Iterator[RowPart]:
-        """All rows of the wanted tables; what can't be read of them goes to `findings`."""
+    def lined(self, wants: Wants) -> Iterator[LinedPart]:
+        """All rows of the wanted tables as they stand; what can't be read of them goes to `findings`."""
         opened = self._open(wants)
         begin: RowsBegin | None = None
         before = self.bytes_read
@@ -184,9 +186,14 @@ class BackupRows:
             if isinstance(event, RowsBegin):
                 begin = event
             elif isinstance(event, Batch) and begin is not None:
-                yield self._part(event, begin)
+                yield LinedPart(begin.table, begin.columns or (), event, partial(self._part, begin=begin))
             elif isinstance(event, Finding) and event not in self.findings:
                 self.findings.append(event)
+
+    def parts(self, wants: Wants) -> Iterator[RowPart]:
+        """All rows of the wanted tables; what can't be read of them goes to `findings`."""
+        for part in self.lined(wants):
+            yield part.convert(part.batch)
 
     def _part(self, batch: Batch, begin: RowsBegin) -> RowPart:
         known = {column.name: column for column in begin.entry.columns} if begin.entry else {}
@@ -309,13 +316,16 @@ class LiveRows:
         """End the snapshot."""
         self.database.close()
 
-    def copied(self, sums: Mapping[Name, CopySum]) -> bool:
-        """Sum up the rows of tables as they stand; False where this side can't."""
-        for name, total in sums.items():
-            columns = tuple(column.name for column in self._live[name].columns)
-            for batch in self.database.batches(self._live[name]):
-                total.add(batch, columns)
-        return self.engine is Engine.POSTGRESQL
+    def lined(self, wants: Wants) -> Iterator[LinedPart]:
+        """All rows of the wanted tables as COPY text; nothing from engines that have none."""
+        for name, table in self._live.items():
+            if not wants(name):
+                continue
+            columns = tuple(column.name for column in table.columns)
+            holds = [hold_of(Engine.POSTGRESQL, column.type) for column in table.columns]
+            convert = partial(_converted, name, columns, holds)
+            for batch in self.database.batches(table):
+                yield LinedPart(name, columns, batch, convert)
 
     def parts(self, wants: Wants) -> Iterator[RowPart]:
         """All rows of the wanted tables."""
@@ -324,6 +334,11 @@ class LiveRows:
                 columns = tuple(column.name for column in table.columns)
                 for rows in self.database.rows(table):
                     yield RowPart(name, columns, rows)
+
+
+def _converted(name: Name, columns: tuple[str, ...], holds: Sequence[Hold], batch: Batch) -> RowPart:
+    """COPY text of a live table as values."""
+    return RowPart(name, columns, list(held_rows(batch, holds, lambda *_: None)))
 
 
 @dataclass(slots=True)
