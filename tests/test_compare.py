@@ -236,3 +236,48 @@ def test_documents_are_shown_as_documents(tmp_path: Path) -> None:
     [found] = sospes("compare", tmp_path / "l.sql", tmp_path / "r.sql", "--json").document["result"]["differences"]
 
     assert found["columns"] == [{"name": "d", "left": '{"a": 1.5, "b": [2]}', "right": '{"a": 1.5, "b": [3]}'}]
+
+
+def _tide(folder: Path, name: str, rows: list[list[str]]) -> Path:
+    columns = [("id", "integer NOT NULL"), ("gauge", "integer"), ("height", "numeric(6,3)"), ("note", "text")]
+    (folder / name).write_bytes(postgresql(copy_table("public.tide", columns, rows, "id")))
+    return folder / name
+
+
+def test_only_odd_lines_are_looked_at_and_the_whole_is_counted(tmp_path: Path, monkeypatch: pytest.MonkeyPatch) -> None:
+    """With few odd rows in memory, with none kept, and with a second process that reads the right side."""
+    rows = [[str(row), str(row % 7), f"{row % 13}.250", "calm\\tswell" if row % 3 else "\\N"] for row in range(1, 3001)]
+    changed = [list(row) for row in rows if not 1000 <= int(row[0]) < 1100]
+    changed[5][3] = "storm"
+    changed[6][2] = "7.25"  # the same number, written otherwise
+    changed.append(["9999", "1", "0.000", "late"])
+    left, right = _tide(tmp_path, "left.sql", rows), _tide(tmp_path, "right.sql", list(reversed(changed)))
+    for kept, process_at in ((20_000, 1 << 40), (0, 1 << 40), (20_000, 0)):
+        monkeypatch.setattr("sospes.work.lined.MOST_KEPT", kept)
+        monkeypatch.setattr("sospes.work.lined.SECOND_PROCESS_AT", process_at)
+        [table] = sospes("compare", left, right, "--json").document["result"]["tables"]
+        counts = [table[key] for key in ("left_rows", "right_rows", "same", "only_left", "only_right", "changed")]
+        assert counts == [3000, 2901, 2899, 100, 1, 1]
+        assert table["columns_changed"] == {"note": 1}
+        assert any("contiguous range of 100 keys" in cause["sentence"] for cause in table["explanations"])
+        sums = {total["column"]: (total["left_sum"], total["right_sum"]) for total in table["totals"]}
+        assert sums["id"] == (str(3000 * 3001 // 2), str(3000 * 3001 // 2 - sum(range(1000, 1100)) + 9999))
+        assert sospes("compare", left, left, "--json").document["verdict"] == "sound"
+
+
+def test_a_range_with_gaps_is_not_called_contiguous(tmp_path: Path) -> None:
+    rows = [[str(row), "1", "1.000", "calm"] for row in range(1, 201)]
+    left = _tide(tmp_path, "left.sql", rows)
+    right = _tide(tmp_path, "right.sql", [row for row in rows if int(row[0]) % 2])
+    [table] = sospes("compare", left, right, "--json").document["result"]["tables"]
+    assert table["only_left"] == 100
+    assert not any("contiguous" in cause["sentence"] for cause in table["explanations"])
+
+
+def test_one_value_in_every_row_is_seen_beside_rows_that_had_it(tmp_path: Path) -> None:
+    rows = [[str(row), "1", "1.000", "calm" if row % 2 else "storm"] for row in range(1, 101)]
+    left = _tide(tmp_path, "left.sql", rows)
+    right = _tide(tmp_path, "right.sql", [[*row[:3], "calm"] for row in rows])
+    [table] = sospes("compare", left, right, "--json").document["result"]["tables"]
+    assert table["changed"] == 50
+    assert any("note" in cause["sentence"] and "calm" in cause["sentence"] for cause in table["explanations"])

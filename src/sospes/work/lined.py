@@ -69,12 +69,14 @@ def lined_pairs(
     ours = {pair.left.name: CopySum(numbers[pair.name]) for pair in pairs}
     theirs = {pair.right.name: CopySum(frozenset()) for pair in pairs}
     with ExitStack() as stack:
-        beside = _beside(right, theirs, stack)
-        _summed(left, ours, told)
-        if beside is None:
+        if isinstance(right, LiveRows):  # only a file can be read by a second process
+            beside = _beside(left, ours, stack)
             _summed(right, theirs, told)
+            ours = _answered(beside, left, ours, told)
         else:
-            theirs = _answer(beside, right)
+            beside = _beside(right, theirs, stack)
+            _summed(left, ours, told)
+            theirs = _answered(beside, right, theirs, told)
     found = {}
     for pair in pairs:
         one, other = ours[pair.left.name], theirs[pair.right.name]
@@ -105,8 +107,13 @@ def _beside(side: LinedSide, sums: dict[Name, CopySum], stack: ExitStack) -> sub
     return child
 
 
-def _answer(child: subprocess.Popen[bytes], side: LinedSide) -> dict[Name, CopySum]:
-    """What the second process found. Raises CannotCheck if it was killed."""
+def _answered(
+    child: subprocess.Popen[bytes] | None, side: LinedSide, sums: dict[Name, CopySum], told: Callable[[int], None]
+) -> dict[Name, CopySum]:
+    """What the second process found, or this one finds. Raises CannotCheck if the second one was killed."""
+    if child is None:
+        _summed(side, sums, told)
+        return sums
     answer = child.stdout.read() if child.stdout is not None else b""
     if child.wait() or not answer:
         raise CannotCheck(

@@ -11,6 +11,8 @@ from typing import Any
 import psycopg
 from psycopg import sql
 from psycopg.conninfo import make_conninfo
+from psycopg.pq import ExecStatus
+from psycopg.pq.abc import PGconn, PGresult
 
 from sospes.model.entries import Column, Engine, Name
 from sospes.model.errors import CannotCheck, UsageError
@@ -22,7 +24,7 @@ from sospes.sides.servers.address import Address
 from sospes.sides.servers.live import LiveTable
 from sospes.sides.servers.objects_postgresql import objects_of
 
-BLOCK_SIZE = 1 << 20
+JOINED_AT_ONCE = 96
 _SETTINGS = (
     "SET datestyle = ISO", "SET intervalstyle = postgres", "SET timezone = 'UTC'", "SET extra_float_digits = 3",
     "SET bytea_output = hex", "SET xmlbinary = base64", "SET search_path = ''", "SET client_encoding = 'UTF8'",
@@ -100,8 +102,8 @@ class LivePostgresql:
             named, sql.Identifier(str(table.name.schema), table.name.name)
         )
         try:
-            with self._connection.cursor() as cursor, cursor.copy(statement) as copy:
-                for data in _blocks(iter(copy)):
+            for data in _copied(self._connection, statement.as_bytes(self._connection)):
+                if data:
                     yield _batch(data, len(table.columns))
         except psycopg.Error as error:
             raise CannotCheck(
@@ -171,18 +173,41 @@ def stop_if_outside(error: psycopg.Error) -> None:
         ) from error
 
 
-def _blocks(parts: Iterator[bytes | memoryview | bytearray]) -> Iterator[bytes]:
-    """Whole rows joined to blocks of about 1 MiB."""
-    joined: list[bytes | memoryview | bytearray] = []
-    size = 0
-    for part in parts:
-        joined.append(bytes(part))
-        size += len(part)
-        if size >= BLOCK_SIZE:
-            yield b"".join(joined)
-            joined, size = [], 0
-    if joined:
-        yield b"".join(joined)
+def _copied(connection: psycopg.Connection[Any], statement: bytes) -> Iterator[bytes]:
+    """What COPY sends, whole rows joined to blocks, by the library's own functions: a cursor takes three times as long.
+
+    Rows come one by one; few of them are kept apart at a time, as many small objects take twice as long.
+    """
+    low = connection.pgconn
+    low.send_query(statement)
+    found = low.get_result()
+    if found is None or found.status != ExecStatus.COPY_OUT:
+        _drained(low, found)
+        return
+    take, size = low.get_copy_data, 1
+    while size > 0:
+        parts: list[bytes] = []
+        while size > 0 and len(parts) < JOINED_AT_ONCE:
+            rows: list[bytes | memoryview] = []
+            for _ in range(JOINED_AT_ONCE):
+                size, data = take(0)
+                if size <= 0:
+                    break
+                rows.append(data)
+            parts.append(b"".join(rows))
+        yield b"".join(parts)
+    _drained(low, low.get_result())
+
+
+def _drained(low: PGconn, found: PGresult | None) -> None:
+    """Take all results of a statement. Raises the server's error if there is one."""
+    problem: psycopg.Error | None = None
+    while found is not None:
+        if found.status not in {ExecStatus.COMMAND_OK, ExecStatus.COPY_OUT}:
+            problem = psycopg.errors.error_from_result(found)
+        found = low.get_result()
+    if problem is not None:
+        raise problem
 
 
 def _batch(data: bytes, width: int) -> Batch:
