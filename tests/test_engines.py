@@ -10,9 +10,12 @@ import tempfile
 import time
 from collections.abc import Iterator
 from pathlib import Path
+from types import SimpleNamespace
 
 import pytest
 
+from sospes.model.errors import CannotCheck, UsageError
+from sospes.sides.servers.address import Address, read_address
 from sospes.sides.servers.private import PREFIX
 from tests.backups import copy_table, postgresql
 from tests.conftest import DUMPS, INPUTS, sospes
@@ -243,3 +246,36 @@ def test_extreme_values_of_every_type(postgres: PostgresServer, tmp_path: Path, 
         assert sospes("compare", tmp_path / "night", _address(postgres, "types"), "--json").code == 0
     finally:
         postgres.run_sql("postgres", "DROP DATABASE types")
+
+
+def test_a_gentle_comparison_finds_the_same(postgres: PostgresServer, tmp_path: Path) -> None:
+    (tmp_path / "night.sql").write_bytes(postgres.dump("harbour"))
+    run = sospes("compare", "--gentle", tmp_path / "night.sql", _address(postgres), "--json")
+    assert run.code == 0 and sum(table["same"] for table in run.document["result"]["tables"]) == 575
+
+
+def test_a_password_of_the_keyring(monkeypatch: pytest.MonkeyPatch) -> None:
+    class Locked(Exception):
+        pass
+
+    entries = {("live", "auditor"): "secret"}
+
+    def password(service: str, user: str) -> str | None:
+        if service == "locked":
+            raise Locked("is locked")
+        return entries.get((service, user))
+
+    keyring = SimpleNamespace(get_password=password, errors=SimpleNamespace(KeyringError=Locked))
+    monkeypatch.setitem(sys.modules, "keyring", keyring)
+
+    def address(entry: str) -> Address:
+        profile = {"url": "postgresql://auditor@db/rescue", "password-keyring": entry}
+        return read_address("@live", {"live": profile}, {})
+
+    assert address("live/auditor").password == "secret" and "secret" not in repr(address("live/auditor"))
+    for entry, error in (("auditor", UsageError), ("live/other", CannotCheck), ("locked/auditor", CannotCheck)):
+        with pytest.raises(error):
+            address(entry)
+    monkeypatch.setitem(sys.modules, "keyring", None)
+    with pytest.raises(CannotCheck, match="not installed"):
+        address("live/auditor")

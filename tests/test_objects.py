@@ -203,3 +203,18 @@ def test_routines_of_a_catalog_are_ends_of_whole_statements() -> None:
     assert not list(unlike_objects(whole, {key: DatabaseObject(("RETURN 1",))}))
     assert list(unlike_objects(whole, {key: DatabaseObject(("RETURN 2",))}))
     assert not list(unlike_objects(whole, {key: DatabaseObject()})), "a catalog that doesn't say proves nothing"
+
+
+@pytest.mark.servers
+def test_what_a_user_may_not_see_is_not_called_missing(mariadb: MariadbServer, tmp_path: Path) -> None:
+    (tmp_path / "night.sql").write_bytes(mariadb.dump("--routines", "--events", "harbour"))
+    mariadb.run_sql("", "CREATE USER auditor@localhost; GRANT SELECT ON harbour.* TO auditor@localhost")
+    address = f"mariadb://auditor@localhost/harbour?unix_socket={mariadb.folder}/s"
+    try:
+        poor = sospes("compare", tmp_path / "night.sql", address, "--json")
+        assert poor.code == 0 and [item["code"] for item in poor.document["findings"]] == ["objects-unseen"]
+        mariadb.run_sql("", "GRANT EXECUTE, EVENT, TRIGGER ON harbour.* TO auditor@localhost")
+        rich = sospes("compare", tmp_path / "night.sql", address, "--json")
+        assert rich.code == 0 and not rich.document["findings"], rich.document["findings"]
+    finally:
+        mariadb.run_sql("", "DROP USER auditor@localhost")

@@ -3,6 +3,12 @@
 from __future__ import annotations
 
 import json
+import resource
+import signal
+import subprocess
+import sys
+import tempfile
+import time
 from collections.abc import Iterator
 from datetime import UTC, datetime
 from pathlib import Path
@@ -211,6 +217,51 @@ def test_a_server_that_ends_midway_proves_nothing(postgres: PostgresServer, shar
 
     assert run.code == 3 and run.document["verdict"] == "unproven", run.document["findings"]
     assert _databases(postgres) == before, "nothing is left of it"
+
+
+@pytest.mark.servers
+def test_a_killed_restore_leaves_a_marked_database(postgres: PostgresServer, shared: str, tmp_path: Path) -> None:
+    (tmp_path / "a.sql").write_bytes(postgresql(_numbers("public.a", 400_000)))
+    before = _databases(postgres)
+    command = [sys.executable, "-m", "sospes", "rehearse", "--side", shared, str(tmp_path / "a.sql")]
+    running = subprocess.Popen(command, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL)
+    deadline = time.monotonic() + 30
+    while _databases(postgres) == before and time.monotonic() < deadline:
+        time.sleep(0.02)
+    used = sospes("tidy", shared, "--drop", "--json").document["result"]["left"]
+    running.send_signal(signal.SIGKILL)
+    running.wait()
+    deadline = time.monotonic() + 30
+    while _databases(postgres) != before and time.monotonic() < deadline:
+        left = sospes("tidy", shared, "--drop", "--json").document["result"]["left"]  # its sessions end in a moment
+        time.sleep(0.2)
+
+    assert not any(item["dropped"] for item in used), "what a run uses stays"
+    assert _databases(postgres) == before and all(item["kind"] == "database" for item in left)
+
+
+@pytest.mark.servers
+@pytest.mark.parametrize("engine", ["postgresql", "mariadb"])
+def test_no_space_proves_nothing(request: pytest.FixtureRequest, tmp_path: Path, engine: str) -> None:
+    """No file may grow beyond 24 MiB, which a server takes as it takes a full disk."""
+    request.getfixturevalue("postgres" if engine == "postgresql" else "mariadb")
+    text = postgresql(_numbers("public.a", 600_000, key=""))
+    if engine == "mariadb":
+        rows = ",".join(f"({row},'{'x' * 100}')" for row in range(300_000))
+        text = mysql(f"CREATE TABLE `a` (`x` int, `y` text) ENGINE=InnoDB;\nINSERT INTO `a` VALUES {rows};\n".encode())
+    (tmp_path / "a.sql").write_bytes(text)
+    before = set(Path(tempfile.gettempdir()).glob("sospes-private-*"))
+    limit = 24 << 20 if engine == "postgresql" else 110 << 20
+
+    done = subprocess.run(
+        [sys.executable, "-m", "sospes", "rehearse", "--side", "private", str(tmp_path / "a.sql"), "--json"],
+        capture_output=True, check=False, preexec_fn=lambda: resource.setrlimit(resource.RLIMIT_FSIZE, (limit, limit)),
+    )  # fmt: skip
+
+    document = json.loads(done.stdout)
+    assert done.returncode in {0, 3} and document["verdict"] != "unsound", document["findings"]
+    assert engine == "mariadb" or done.returncode == 3
+    assert set(Path(tempfile.gettempdir()).glob("sospes-private-*")) <= before
 
 
 @pytest.mark.servers

@@ -159,6 +159,9 @@ def add_key_and_timeout(parser: argparse.ArgumentParser) -> None:
         metavar="SECONDS",
         help="how long one statement on a live server may take (default: %(default)s)",
     )
+    parser.add_argument(
+        "--gentle", action="store_true", help="read a live server at half speed, and leave the other half to its users"
+    )
 
 
 def names(text: str) -> list[str]:

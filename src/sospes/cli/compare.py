@@ -115,6 +115,7 @@ def run(args: argparse.Namespace) -> int:
             limit=args.limit,
             hide=args.hide_values,
             timeout_seconds=args.timeout,
+            gentle=args.gentle,
             drift_by=args.drift_by,
             written_at=args.written_at,
             rows_only=args.rows_only,

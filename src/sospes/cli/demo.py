@@ -108,6 +108,12 @@ STEPS = (
         "fix.sql changes exactly the rows that were seen, or nothing; undo.sql is the way back. Neither was run.",
     ),
     Step(
+        "The watch officer noted some control totals last night. Do they hold?",
+        ("compare", "night.sql.gz", "figures.toml"),
+        0,
+        "A row count within bounds, two exact sums, the newest call-out, and the station's own name: all as noted.",
+    ),
+    Step(
         "The kit checks were noted as a CSV file. Do they agree with the backup?",
         ("compare", "night.sql.gz", "kit_check-expected.csv", "--table", "rescue.kit_check"),
         0,
@@ -186,7 +192,7 @@ def _step(step: Step, number: int, folder: Path, args: argparse.Namespace) -> di
 
 def _placed(word: str, folder: Path) -> str:
     """File names stand for files in the demo's folder."""
-    return str(folder / word) if word.endswith((".gz", ".sql", ".csv")) else word
+    return str(folder / word) if word.endswith((".gz", ".sql", ".csv", ".toml")) else word
 
 
 @contextlib.contextmanager

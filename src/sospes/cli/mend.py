@@ -58,6 +58,7 @@ def run(args: argparse.Namespace) -> int:
             tables=args.table,
             key=args.key,
             timeout_seconds=args.timeout,
+            gentle=args.gentle,
             progress=progress,
         )
         how = Mending(

@@ -5,6 +5,7 @@ from __future__ import annotations
 from sospes.report.printer import Printer
 from sospes.report.words import duration, plural
 from sospes.work.mend import Mend
+from sospes.work.object_differences import ObjectDifference
 from sospes.work.outcome import Outcome
 
 
@@ -30,9 +31,17 @@ def tell_mend(printer: Printer, outcome: Outcome[Mend]) -> None:
         printer.table(["table", "inserted", "set back", "only on the right"], listed, (1, 2, 3))
     if found.objects:
         printer.line(f"  {plural(len(found.objects), 'object')} made anew:")
-        printer.table(["kind", "name", "on"], [[item.kind, item.name, item.about or ""] for item in found.objects])
+        printer.table(["kind", "name", "on"], [_object(item) for item in found.objects])
     if found.undo:
         printer.line(f"  the way back: {found.undo}")
     if not found.applied:
         printer.line(f"  next: read {found.out}, then feed it to the server's client; it ends at the first surprise")
     printer.line(f"  compared in {duration(outcome.seconds)}")
+
+
+def _object(item: ObjectDifference) -> list[str]:
+    """Kind, name and table of an object, with its schema before the one of them that it stands in."""
+    schema = f"{item.schema}." if item.schema else ""
+    if item.about is None:
+        return [item.kind, schema + item.name, ""]
+    return [item.kind, item.name, schema + item.about]

@@ -39,7 +39,7 @@ from sospes.work.object_differences import (
 )
 from sospes.work.outcome import Outcome
 from sospes.work.pairing import Pair, Pairing, pair_tables
-from sospes.work.row_sides import BackupRows, LiveRows, RowPart, RowSide, RowTable, open_side
+from sospes.work.row_sides import BackupRows, LiveRows, Reading, RowPart, RowSide, RowTable, open_side
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -91,6 +91,7 @@ class Comparing:
     limit      how many differing rows to list
     hide       leave all values out of the result
     timeout_seconds  how long one statement on a live server may take
+    gentle     leave half of the time of a live server to others
     drift_by   the column of live tables that says when a row was written
     written_at  when the backup was written, with a zone, where it doesn't say so itself
     rows_only   leave out what the sides define besides rows
@@ -104,6 +105,7 @@ class Comparing:
     limit: int = 20
     hide: bool = False
     timeout_seconds: int = 3600
+    gentle: bool = False
     drift_by: str | None = None
     written_at: datetime | None = None
     rows_only: bool = False
@@ -131,7 +133,9 @@ def compare(left_place: Path | Address, right_place: Path | Address, how: Compar
 
 def opened_side(place: Path | Address, how: Comparing, stack: ExitStack) -> RowSide:
     """A side; a live one is closed with the stack."""
-    side = open_side(place, how.opening, lambda _: True, how.timeout_seconds)  # tables are chosen once both are known
+    side = open_side(
+        place, how.opening, lambda _: True, Reading(how.timeout_seconds, how.gentle)
+    )  # tables are chosen once both are known
     if isinstance(side, LiveRows):
         stack.callback(side.close)
     return side

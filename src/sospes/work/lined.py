@@ -6,11 +6,11 @@ import pickle
 import subprocess
 import sys
 from collections.abc import Callable, Iterator, Mapping, Sequence
-from contextlib import ExitStack
+from contextlib import ExitStack, suppress
 from dataclasses import dataclass, field, replace
 from pathlib import Path
 from tempfile import TemporaryFile
-from typing import Protocol
+from typing import IO, Protocol
 
 import numpy as np
 from numpy.typing import NDArray
@@ -96,14 +96,16 @@ def _beside(side: LinedSide, sums: dict[Name, CopySum], stack: ExitStack) -> sub
     """A second process that sums a large backup up; None where this process does it."""
     if not isinstance(side, BackupRows) or not side.path.is_file() or side.path.stat().st_size < SECOND_PROCESS_AT:
         return None
-    child = subprocess.Popen(
-        [sys.executable, "-c", "from sospes.work.lined import sum_for_parent; sum_for_parent()"],
-        stdin=subprocess.PIPE, stdout=subprocess.PIPE, start_new_session=True,
+    child = stack.enter_context(
+        subprocess.Popen(
+            [sys.executable, "-c", _CHILD],
+            stdin=subprocess.PIPE, stdout=subprocess.PIPE, start_new_session=True,
+        )
     )  # fmt: skip
     stack.callback(child.kill)
     if child.stdin is not None:
-        pickle.dump((side.path, replace(side.opening, stdin=None, wants=None), sums), child.stdin)
-        child.stdin.close()
+        with suppress(BrokenPipeError), child.stdin:  # one that ended gives no answer either
+            pickle.dump((side.path, replace(side.opening, stdin=None, wants=None), sums), child.stdin)
     return child
 
 
@@ -124,12 +126,15 @@ def _answered(
     return found[0]
 
 
-def sum_for_parent() -> None:
-    """What the second process does: it is told on standard input, and answers on standard output."""
-    path, opening, sums = pickle.load(sys.stdin.buffer)
+_CHILD = "import sys; from sospes.work.lined import sum_for_parent as f; f(sys.stdin.buffer, sys.stdout.buffer)"
+
+
+def sum_for_parent(asked: IO[bytes], answer: IO[bytes]) -> None:
+    """What the second process does: it is asked and answers through pipes."""
+    path, opening, sums = pickle.load(asked)
     side = BackupRows(path, opening, lambda _: True, definitions=False)
     _summed(side, sums, lambda _: None)
-    pickle.dump((sums, side.findings), sys.stdout.buffer)
+    pickle.dump((sums, side.findings), answer)
 
 
 @dataclass(slots=True)

@@ -12,6 +12,8 @@ from sospes.model.objects import DatabaseObject, ObjectKey, Objects, Unlike, unl
 from sospes.work.row_sides import BackupRows, LiveRows, RowSide
 
 MOST_TOLD = 20
+_BACK = "to have it back: sospes mend LEFT RIGHT --objects --out FILE; --rows-only leaves objects out"
+_LACKING = "a restore would lack it: have the backup program take it as well; --rows-only leaves objects out"
 _OF_TABLES = frozenset({"column", "default", "index", "constraint", "trigger", "rule", "policy", "grant"})
 _WORDED = frozenset({"view", "materialized view", "rule", "index", "constraint", "default", "trigger"})
 """Kinds whose definitions a server words in its own way, which changes from one major version to the next."""
@@ -33,12 +35,13 @@ class ObjectDifference:
 
 @dataclass(frozen=True, slots=True)
 class ObjectSide:
-    """The objects of one side, and the major version of its engine."""
+    """The objects of one side, and the major version of its engine; kinds that its user may not see."""
 
     found: dict[ObjectKey, DatabaseObject]
     unnamed: frozenset[tuple[str, str]]
     major: str
     is_backup: bool
+    unseen: frozenset[str] = frozenset()
 
 
 def object_sides(left: RowSide, right: RowSide) -> tuple[ObjectSide, ObjectSide] | None:
@@ -55,7 +58,8 @@ def _family(engine: Engine | None) -> Engine | None:
 
 def _objects(side: RowSide, beside: RowSide) -> ObjectSide | None:
     if isinstance(side, LiveRows):
-        return ObjectSide(side.database.objects(), frozenset(), _major(side.database.version), is_backup=False)
+        found, major = side.database.objects(), _major(side.database.version)
+        return ObjectSide(found, frozenset(), major, is_backup=False, unseen=side.database.unseen())
     if not isinstance(side, BackupRows):
         return None
     filled = {name: found for name, found in side.objects.found.items() if any(key.kind == "table" for key in found)}
@@ -106,6 +110,16 @@ def differing_objects(left: ObjectSide, right: ObjectSide, scope: Scope) -> tupl
                 notes.append(note("objects-left-out", f"the backup holds no {word}; the other side has {count:,}"))
                 for key in [key for key in theirs if key.kind == kind]:
                     del theirs[key]
+    if unseen := left.unseen | right.unseen:
+        notes.append(
+            note(
+                "objects-unseen",
+                f"this user may not see every {', '.join(sorted(unseen))}, so these were not compared",
+                "docs/servers.md shows the rights that are needed",
+            )
+        )
+        one = {key: item for key, item in one.items() if key.kind not in unseen}
+        other = {key: item for key, item in other.items() if key.kind not in unseen}
     if left.major != right.major:
         versions = f"{left.major or 'unknown'} and {right.major or 'unknown'}"
         for side_objects in (one, other):
@@ -134,13 +148,8 @@ def told(items: Sequence[Unlike], left: str, right: str) -> Iterator[Finding]:
                 place,
             )
             continue
-        here, there = (left, right) if item.state == "only-left" else (right, left)
-        yield fault(
-            "object-missing",
-            f"{key.label} is in {here}, and not in {there}",
-            "if that is meant, leave objects out with --rows-only",
-            place,
-        )
+        here, there, advice = (left, right, _BACK) if item.state == "only-left" else (right, left, _LACKING)
+        yield fault("object-missing", f"{key.label} is in {here}, and not in {there}", advice, place)
     if len(items) > MOST_TOLD:
         yield fault(
             "object-missing",

@@ -3,12 +3,13 @@
 from __future__ import annotations
 
 import sqlite3
+import time
 from collections.abc import Callable, Iterator, Sequence
 from contextlib import closing
 from dataclasses import dataclass, field, replace
 from functools import partial
 from pathlib import Path
-from typing import Protocol
+from typing import Protocol, TypeVar
 from urllib.parse import quote
 
 from sospes.formats.opening import Opened, Opening, open_backup
@@ -29,6 +30,7 @@ from sospes.work.objects import BackupObjects
 
 ROWS_AT_ONCE = 5000
 Wants = Callable[[Name], bool]
+Part = TypeVar("Part")
 _ROW_FILES = frozenset({".csv", ".tsv", ".jsonl", ".ndjson"})
 
 
@@ -79,10 +81,19 @@ class RowSide(Protocol):
         ...
 
 
-def open_side(place: Path | Address, opening: Opening, wants: Wants, timeout_seconds: int = 3600) -> RowSide:
+@dataclass(frozen=True, slots=True)
+class Reading:
+    """How a live database is read: how long a statement may take, and whether half of the time is left to others."""
+
+    timeout_seconds: int = 3600
+    gentle: bool = False
+
+
+def open_side(place: Path | Address, opening: Opening, wants: Wants, reading: Reading) -> RowSide:
     """A side by what its file is, or a live database. Raises UsageError for standard input, which is read once only."""
     if isinstance(place, Address):
-        return LiveRows(open_live(place, timeout_seconds), place.label, database_name=place.database)
+        live = open_live(place, reading.timeout_seconds)
+        return LiveRows(live, place.label, database_name=place.database, gentle=reading.gentle)
     path = place
     if str(path) == "-":
         raise UsageError("standard input can't be compared, rows are read more than once", "save it to a file first")
@@ -299,6 +310,7 @@ class LiveRows:
     database: LiveDatabase
     name: str
     database_name: str | None
+    gentle: bool = False
     engine: Engine | None = None
     tables: dict[Name, RowTable] = field(default_factory=dict)
     findings: list[Finding] = field(default_factory=list)
@@ -316,6 +328,15 @@ class LiveRows:
         """End the snapshot."""
         self.database.close()
 
+    def _paced(self, parts: Iterator[Part]) -> Iterator[Part]:
+        """The same; when gentle, with a pause behind each part as long as the server took for it."""
+        begin = time.perf_counter()
+        for part in parts:
+            if self.gentle:
+                time.sleep(time.perf_counter() - begin)
+            yield part
+            begin = time.perf_counter()
+
     def lined(self, wants: Wants) -> Iterator[LinedPart]:
         """All rows of the wanted tables as COPY text; nothing from engines that have none."""
         for name, table in self._live.items():
@@ -324,7 +345,7 @@ class LiveRows:
             columns = tuple(column.name for column in table.columns)
             holds = [hold_of(Engine.POSTGRESQL, column.type) for column in table.columns]
             convert = partial(_converted, name, columns, holds)
-            for batch in self.database.batches(table):
+            for batch in self._paced(self.database.batches(table)):
                 yield LinedPart(name, columns, batch, convert)
 
     def parts(self, wants: Wants) -> Iterator[RowPart]:
@@ -332,7 +353,7 @@ class LiveRows:
         for name, table in self._live.items():
             if wants(name):
                 columns = tuple(column.name for column in table.columns)
-                for rows in self.database.rows(table):
+                for rows in self._paced(self.database.rows(table)):
                     yield RowPart(name, columns, rows)
 
 

@@ -5,6 +5,7 @@ from __future__ import annotations
 import stat
 from collections.abc import Mapping
 from dataclasses import dataclass, field
+from importlib import import_module
 from pathlib import Path
 from typing import Any
 from urllib.parse import parse_qsl, unquote, urlsplit
@@ -61,7 +62,7 @@ def _from_url(text: str, password: str | None) -> Address:
     if parts.password:
         raise UsageError(
             f"{parts.scheme}://{parts.hostname or ''}: a password in an address is seen in the list of processes",
-            "use a profile with password-env or password-file, or the engine's own password file",
+            "use a profile with password-env, password-file or password-keyring, or the engine's own password file",
         )
     options = dict(parse_qsl(parts.query))
     strange = sorted(set(options) - _TLS - _PLACES)
@@ -88,6 +89,8 @@ def _password(name: str, profile: Mapping[str, Any], environment: Mapping[str, s
         if variable not in environment:
             raise UsageError(f"{name}: the variable {variable} is not set", "set it, or use password-file")
         return environment[variable]
+    if "password-keyring" in profile:
+        return _from_keyring(name, str(profile["password-keyring"]))
     if "password-file" in profile:
         path = Path(str(profile["password-file"])).expanduser()
         try:
@@ -98,3 +101,21 @@ def _password(name: str, profile: Mapping[str, Any], environment: Mapping[str, s
             raise UsageError(f"{path}: others may read this password", f"run: chmod 600 {path}")
         return text.rstrip("\n")
     return None
+
+
+def _from_keyring(name: str, entry: str) -> str:
+    """A password of the system's keyring, by service and user."""
+    service, mark, user = entry.rpartition("/")
+    if not mark:
+        raise UsageError(f"{name}: password-keyring is no SERVICE/USER", 'write it as "sospes-live/auditor"')
+    try:
+        keyring = import_module("keyring")
+    except ImportError as error:
+        raise CannotCheck(f"{name}: the Python package keyring is not installed", "pip install keyring") from error
+    try:
+        password = keyring.get_password(service, user)
+    except keyring.errors.KeyringError as error:
+        raise CannotCheck(f"{name}: the keyring can't be read: {error}", "unlock it, or use password-file") from error
+    if password is None:
+        raise CannotCheck(f"{name}: the keyring has no password of {user} for {service}", "store it there first")
+    return str(password)

@@ -14,7 +14,7 @@ from sospes.model.entries import Entry
 from sospes.model.errors import CannotCheck
 from sospes.model.findings import Finding, note
 from sospes.sides.servers.address import Address
-from sospes.sides.servers.live_mariadb import connected, one_line, quoted
+from sospes.sides.servers.live_mariadb import ME, connected, one_line, quoted
 from sospes.sides.servers.marks import MARK_TABLE, Marked, Naming, read_mark
 from sospes.sides.servers.needs import Needs, version_shortfall
 from sospes.sides.servers.private_mariadb import RESTORER, PrivateMariadb
@@ -27,10 +27,10 @@ _DEFINER = re.compile(rb"\bDEFINER\s*=\s*(`(?:[^`]|``)*`|'[^']*'|\w+)\s*@\s*(`(?
 _HEAD = 400
 
 
-_RIGHTS = """
-SELECT '*', PRIVILEGE_TYPE FROM information_schema.USER_PRIVILEGES
-UNION ALL SELECT TABLE_SCHEMA, PRIVILEGE_TYPE FROM information_schema.SCHEMA_PRIVILEGES
-UNION ALL SELECT TABLE_SCHEMA, PRIVILEGE_TYPE FROM information_schema.TABLE_PRIVILEGES
+_RIGHTS = f"""
+SELECT '*', PRIVILEGE_TYPE FROM information_schema.USER_PRIVILEGES WHERE {ME}
+UNION ALL SELECT TABLE_SCHEMA, PRIVILEGE_TYPE FROM information_schema.SCHEMA_PRIVILEGES WHERE {ME}
+UNION ALL SELECT TABLE_SCHEMA, PRIVILEGE_TYPE FROM information_schema.TABLE_PRIVILEGES WHERE {ME}
 """
 _HARMLESS = frozenset({"USAGE", "SELECT", "SHOW VIEW", "SHOW DATABASES", "PROCESS", "REPLICATION CLIENT"})
 

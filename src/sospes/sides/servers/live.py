@@ -48,6 +48,10 @@ class LiveDatabase(Protocol):
         """What the database has besides rows."""
         ...
 
+    def unseen(self) -> frozenset[str]:
+        """Kinds of objects that this user has no right to see."""
+        ...
+
     def close(self) -> None:
         """End the snapshot."""
         ...

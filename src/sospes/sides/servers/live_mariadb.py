@@ -29,10 +29,20 @@ FROM information_schema.COLUMNS c JOIN information_schema.TABLES t USING (TABLE_
 WHERE c.TABLE_SCHEMA = DATABASE() AND t.TABLE_TYPE IN ('BASE TABLE', 'SYSTEM VERSIONED')
   AND COALESCE(c.GENERATION_EXPRESSION, '') = '' ORDER BY 1, c.ORDINAL_POSITION
 """
+ME = "GRANTEE = REPLACE(QUOTE(CURRENT_USER()), '@', '\\'@\\'')"
+"""The rights of this very user, in the information schema's notation 'user'@'host'."""
+
 _KEYS = """
 SELECT TABLE_NAME, COLUMN_NAME FROM information_schema.STATISTICS
 WHERE TABLE_SCHEMA = DATABASE() AND INDEX_NAME = 'PRIMARY' ORDER BY TABLE_NAME, SEQ_IN_INDEX
 """
+
+
+_MY_RIGHTS = f"""
+SELECT PRIVILEGE_TYPE FROM information_schema.USER_PRIVILEGES WHERE {ME}
+UNION SELECT PRIVILEGE_TYPE FROM information_schema.SCHEMA_PRIVILEGES WHERE {ME} AND DATABASE() LIKE TABLE_SCHEMA
+"""
+_SEEN_WITH = {"function": "EXECUTE", "procedure": "EXECUTE", "trigger": "TRIGGER", "event": "EVENT"}
 
 
 class LiveMariadb:
@@ -117,6 +127,16 @@ class LiveMariadb:
             return objects_of(self._connection, name, mariadb=self.engine is Engine.MARIADB)
         except pymysql.Error as error:
             raise _refused(self._address, error) from error
+
+    def unseen(self) -> frozenset[str]:
+        """Kinds of objects that this user has no right to see."""
+        try:
+            with self._connection.cursor() as cursor:
+                cursor.execute(_MY_RIGHTS)
+                mine = {str(row[0]) for row in cursor.fetchall()}
+        except pymysql.Error as error:
+            raise _refused(self._address, error) from error
+        return frozenset(kind for kind, right in _SEEN_WITH.items() if right not in mine)
 
     def close(self) -> None:
         """End the snapshot."""

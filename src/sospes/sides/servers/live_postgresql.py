@@ -126,6 +126,10 @@ class LivePostgresql:
         except psycopg.Error as error:
             raise _refused(self._address, error) from error
 
+    def unseen(self) -> frozenset[str]:
+        """Nothing: everybody may read the catalog."""
+        return frozenset()
+
     def close(self) -> None:
         """End the snapshot."""
         self._connection.close()
