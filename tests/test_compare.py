@@ -281,3 +281,15 @@ def test_one_value_in_every_row_is_seen_beside_rows_that_had_it(tmp_path: Path) 
     [table] = sospes("compare", left, right, "--json").document["result"]["tables"]
     assert table["changed"] == 50
     assert any("note" in cause["sentence"] and "calm" in cause["sentence"] for cause in table["explanations"])
+
+
+def test_exact_text_and_wanted_totals(tmp_path: Path) -> None:
+    left = _tide(tmp_path, "left.sql", [["1", "1", "1.500", "calm"], ["2", "1", "0.250", "calm"]])
+    right = _tide(tmp_path, "right.sql", [["1", "1", "1.5", "calm"], ["2", "1", "0.250", "calm"]])
+
+    assert verdict_of("compare", left, right) == ("sound", 0)
+    assert verdict_of("compare", "--exact", left, right) == ("unsound", 1)
+    shown = sospes("compare", "--total", "tide.height", left, right)
+    assert "public.tide.height  1.750" in shown.out and "agree" in shown.out and "tide.gauge" not in shown.out
+    assert sospes("compare", "--total", "tide.note", left, right).code == 3
+    assert sospes("compare", "--total", "tide.height", "--exact", left, right).code == 2

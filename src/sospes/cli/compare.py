@@ -9,6 +9,7 @@ from decimal import Decimal, InvalidOperation
 from pathlib import Path
 
 from sospes.cli import common
+from sospes.model.errors import UsageError
 
 EXAMPLE = "sospes compare night.sql.gz expected.csv --table rescue.call_out"
 
@@ -68,6 +69,18 @@ def configure(parser: argparse.ArgumentParser) -> None:
         help="how many differing rows to list (default: %(default)s)",
     )
     parser.add_argument(
+        "--exact",
+        action="store_true",
+        help="compare the values' very text: 1.5 and 1.50 differ then (default: what they mean)",
+    )
+    parser.add_argument(
+        "--total",
+        action="append",
+        default=[],
+        metavar="TABLE.COLUMN",
+        help="show the control totals of this column of numbers even if they agree; may be given several times",
+    )
+    parser.add_argument(
         "--rows-only",
         action="store_true",
         help="compare rows, and leave out indexes, constraints, views, routines, triggers, rights and comments",
@@ -103,6 +116,8 @@ def run(args: argparse.Namespace) -> int:
     from sospes.work.known import compare_known, is_known
 
     begin = time.perf_counter()
+    if args.exact and args.total:
+        raise UsageError("--exact compares text, which has no sums", "leave --exact or --total away")
     left, right = common.place(args, args.left), common.place(args, args.right)
     files = [place for place in (left, right) if isinstance(place, Path)]
     with common.progress(args, "comparing", files) as progress:
@@ -119,6 +134,8 @@ def run(args: argparse.Namespace) -> int:
             drift_by=args.drift_by,
             written_at=args.written_at,
             rows_only=args.rows_only,
+            exact=args.exact,
+            totals=args.total,
             progress=progress,
         )
         if isinstance(right, Path) and is_known(right):
@@ -126,5 +143,5 @@ def run(args: argparse.Namespace) -> int:
         else:
             outcome = compare(left, right, how)
     if not args.json:
-        tell_compare(common.printer(args), outcome, args.hide_values)
+        tell_compare(common.printer(args), outcome, args.hide_values, args.total)
     return common.finish(args, [outcome], begin)

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
+
 from sospes.model.verdict import Verdict
 from sospes.report.printer import Printer
 from sospes.report.words import duration, plural, shown
@@ -12,8 +14,11 @@ from sospes.work.outcome import Outcome
 LONGEST_VALUE = 60
 
 
-def tell_compare(printer: Printer, outcome: Outcome[Comparison], hide: bool) -> None:
-    """The verdict, what is wrong and why, the counts by table, and the first differing rows."""
+def tell_compare(printer: Printer, outcome: Outcome[Comparison], hide: bool, wanted: Sequence[str] = ()) -> None:
+    """The verdict, what is wrong and why, the counts by table, and the first differing rows.
+
+    `wanted` are columns, as TABLE.COLUMN, whose control totals are shown in any case.
+    """
     found = outcome.result
     printer.verdict(outcome.verdict, f"{found.left}  against  {found.right}", _summary(outcome))
     printer.findings(outcome.findings)
@@ -25,6 +30,7 @@ def tell_compare(printer: Printer, outcome: Outcome[Comparison], hide: bool) -> 
             _counts(printer, found)
         for table in found.tables:
             _table_detail(printer, table)
+        _wanted_totals(printer, found, wanted)
         _differing(printer, found, hide)
     printer.rung(outcome.rung, _claim(outcome))
 
@@ -91,6 +97,23 @@ def _table_detail(printer: Printer, table: ComparedTable) -> None:
             [[f"sum of {total.column}", total.left_sum, total.right_sum] for total in totals],
             (1, 2),
         )
+
+
+def _wanted_totals(printer: Printer, found: Comparison, wanted: Sequence[str]) -> None:
+    rows = []
+    for table in found.tables:
+        names = {
+            table.name,
+            _label(table),
+            ".".join(part for part in (table.database, table.schema, table.name) if part),
+        }
+        for total in table.totals:
+            if any(f"{name}.{total.column}" in wanted for name in names):
+                agrees = "agree" if total.same else "differ"
+                rows.append([f"{_label(table)}.{total.column}", total.left_sum, total.right_sum, agrees])
+    if rows:
+        printer.line()
+        printer.table(["control total: sum of", "left", "right", ""], rows, (1, 2))
 
 
 def _differing(printer: Printer, found: Comparison, hide: bool) -> None:

@@ -15,7 +15,7 @@ from typing import IO
 
 from sospes.formats.opening import Opening
 from sospes.model.entries import Name
-from sospes.model.errors import UsageError
+from sospes.model.errors import NotFound, UsageError
 from sospes.model.findings import Finding, Place, doubt, fault, note, verdict_of
 from sospes.model.verdict import Rung, Severity, Verdict
 from sospes.rows.canonical import NULL, canonical_cells
@@ -95,6 +95,8 @@ class Comparing:
     drift_by   the column of live tables that says when a row was written
     written_at  when the backup was written, with a zone, where it doesn't say so itself
     rows_only   leave out what the sides define besides rows
+    exact       compare the values' very text, and not what they mean
+    totals      columns of numbers, as TABLE.COLUMN, whose control totals are wanted
     """
 
     opening: Opening
@@ -109,6 +111,8 @@ class Comparing:
     drift_by: str | None = None
     written_at: datetime | None = None
     rows_only: bool = False
+    exact: bool = False
+    totals: Sequence[str] = ()
     progress: Callable[[int], None] | None = None
 
 
@@ -142,7 +146,7 @@ def opened_side(place: Path | Address, how: Comparing, stack: ExitStack) -> RowS
 
 
 def _compare(left: RowSide, right: RowSide, how: Comparing, stack: ExitStack) -> tuple[Comparison, list[Finding]]:
-    pairing = pair_tables(left, right, how.tables, how.key, how.ignored)
+    pairing = _paired(left, right, how)
     findings: list[Finding] = list(_structure(pairing, left, right))
     objects, told_of_objects = _objects(pairing, left, right, how)
     whole = [pair for pair in pairing.pairs if not (pair.left_extra or pair.right_extra or how.ignored)]
@@ -165,6 +169,24 @@ def _compare(left: RowSide, right: RowSide, how: Comparing, stack: ExitStack) ->
         differences=_spread([found[pair.name][1] for pair in pairing.pairs], how.limit),
     )  # fmt: skip
     return comparison, [*findings, *told_of_objects]
+
+
+def _paired(left: RowSide, right: RowSide, how: Comparing) -> Pairing:
+    """The tables that belong together. Raises NotFound for a control total of a column that has none."""
+    pairing = pair_tables(left, right, how.tables, how.key, how.ignored)
+    known = {label for pair in pairing.pairs for index in pair.summed for label in _labels(pair, pair.columns[index])}
+    for wanted in how.totals:
+        if wanted not in known:
+            raise NotFound(f"{wanted}: no compared table has such a column of numbers", "write it as TABLE.COLUMN")
+    if not how.exact:
+        return pairing
+    pairs = (replace(pair, meanings=tuple(Meaning.TEXT for _ in pair.meanings)) for pair in pairing.pairs)
+    return replace(pairing, pairs=tuple(pairs))
+
+
+def _labels(pair: Pair, column: str) -> set[str]:
+    """How a person may call a column."""
+    return {f"{pair.name.name}.{column}", f"{pair.name.label}.{column}", f"{pair.name.full_label}.{column}"}
 
 
 def _looked_at(

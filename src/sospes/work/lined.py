@@ -30,18 +30,8 @@ MOST_KEPT = 20_000
 """Odd rows that are kept in memory, rather than read again."""
 
 
-class LinedSide(Protocol):
+class LinedSide(RowSide, Protocol):
     """A side whose rows come as batches of text, too."""
-
-    name: str
-    engine: Engine | None
-    tables: dict[Name, RowTable]
-    findings: list[Finding]
-
-    @property
-    def bytes_read(self) -> int:
-        """Stored bytes of all passes."""
-        ...
 
     def lined(self, wants: Wants) -> Iterator[LinedPart]:
         """All rows of the wanted tables as they stand."""

@@ -14,6 +14,7 @@ from sospes.model.entries import Entry
 from sospes.model.errors import CannotCheck
 from sospes.model.findings import Finding, note
 from sospes.sides.servers.address import Address
+from sospes.sides.servers.hosts import Host
 from sospes.sides.servers.live_mariadb import ME, connected, one_line, quoted
 from sospes.sides.servers.marks import MARK_TABLE, Marked, Naming, read_mark
 from sospes.sides.servers.needs import Needs, version_shortfall
@@ -35,27 +36,8 @@ UNION ALL SELECT TABLE_SCHEMA, PRIVILEGE_TYPE FROM information_schema.TABLE_PRIV
 _HARMLESS = frozenset({"USAGE", "SELECT", "SHOW VIEW", "SHOW DATABASES", "PROCESS", "REPLICATION CLIENT"})
 
 
-class MariadbHost(Protocol):
-    """Makes databases for a side copy and connects to them.
-
-    made  names on the server of what was made, by name in the backup
-    """
-
-    made: dict[str | None, str]
-
-    @property
-    def folder(self) -> Path | None:
-        """Where the server's files are, if it is ours."""
-        ...
-
-    @property
-    def location(self) -> str:
-        """Where the side copy is, as it may be shown."""
-        ...
-
-    def shortfalls(self, needs: Needs) -> list[str]:
-        """What the server lacks for a backup, in words; nothing has been made yet."""
-        ...
+class MariadbHost(Host, Protocol):
+    """The same with what this engine needs."""
 
     def make(self, database: str | None) -> str:
         """Make a database of the backup, if it isn't made yet; its name on the server."""
@@ -71,14 +53,6 @@ class MariadbHost(Protocol):
 
     def administrator(self) -> Session:
         """A connection that checks."""
-        ...
-
-    def summary(self) -> Iterator[Finding]:
-        """What was done otherwise than the backup says."""
-        ...
-
-    def remove(self) -> None:
-        """Remove all that was made."""
         ...
 
 

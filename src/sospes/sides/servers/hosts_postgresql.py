@@ -16,6 +16,7 @@ from sospes.model.entries import Entry
 from sospes.model.errors import CannotCheck
 from sospes.model.findings import Finding, note
 from sospes.sides.servers.address import Address
+from sospes.sides.servers.hosts import Host
 from sospes.sides.servers.live_postgresql import connected, one_line
 from sospes.sides.servers.loads_postgresql import Session
 from sospes.sides.servers.marks import Marked, Naming, read_mark
@@ -45,27 +46,8 @@ SELECT name, bool_or(NOT superuser OR trusted) FROM pg_available_extension_versi
 """
 
 
-class PostgresqlHost(Protocol):
-    """Makes databases for a side copy and connects to them.
-
-    made  names on the server of what was made, by name in the backup
-    """
-
-    made: dict[str | None, str]
-
-    @property
-    def folder(self) -> Path | None:
-        """Where the server's files are, if it is ours."""
-        ...
-
-    @property
-    def location(self) -> str:
-        """Where the side copy is, as it may be shown."""
-        ...
-
-    def shortfalls(self, needs: Needs) -> list[str]:
-        """What the server lacks for a backup, in words; nothing has been made yet."""
-        ...
+class PostgresqlHost(Host, Protocol):
+    """The same with what this engine needs."""
 
     def passes_over(self, entry: Entry) -> bool:
         """Whether a statement is left to the host: its `take` notes it."""
@@ -81,14 +63,6 @@ class PostgresqlHost(Protocol):
 
     def sessions(self, database: str | None, count: int) -> list[Session]:
         """The first connection may change the catalog, all others restore. The database is made."""
-        ...
-
-    def summary(self) -> Iterator[Finding]:
-        """What was done otherwise than the backup says."""
-        ...
-
-    def remove(self) -> None:
-        """Remove all that was made."""
         ...
 
 
