@@ -42,7 +42,11 @@ _MY_RIGHTS = f"""
 SELECT PRIVILEGE_TYPE FROM information_schema.USER_PRIVILEGES WHERE {ME}
 UNION SELECT PRIVILEGE_TYPE FROM information_schema.SCHEMA_PRIVILEGES WHERE {ME} AND DATABASE() LIKE TABLE_SCHEMA
 """
-_SEEN_WITH = {"function": "EXECUTE", "procedure": "EXECUTE", "trigger": "TRIGGER", "event": "EVENT"}
+_SEEN_WITH = {
+    "function": {"EXECUTE"}, "procedure": {"EXECUTE"}, "trigger": {"TRIGGER"}, "event": {"EVENT"},
+    "constraint": {"TRIGGER", "INSERT", "UPDATE", "DELETE", "ALTER", "INDEX", "REFERENCES", "CREATE", "DROP"},
+}  # fmt: skip
+"""Rights to a database of which one shows objects of a kind."""
 
 
 class LiveMariadb:
@@ -136,7 +140,7 @@ class LiveMariadb:
                 mine = {str(row[0]) for row in cursor.fetchall()}
         except pymysql.Error as error:
             raise _refused(self._address, error) from error
-        return frozenset(kind for kind, right in _SEEN_WITH.items() if right not in mine)
+        return frozenset(kind for kind, rights in _SEEN_WITH.items() if not rights & mine)
 
     def close(self) -> None:
         """End the snapshot."""

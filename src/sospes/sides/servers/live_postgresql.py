@@ -46,8 +46,8 @@ GROUP BY c.oid, n.nspname, c.relname ORDER BY 1, 2
 """
 
 
-_OUTSIDE = frozenset({"08", "53", "58"})
-"""Classes of errors: connection, insufficient resources, system."""
+_OUTSIDE = frozenset({"08", "53", "58", "XX"})
+"""Classes of errors: connection, insufficient resources, system, internal."""
 
 _STOPPED = frozenset({"57P01", "57P02", "57P03", "57P05", "57014"})
 """The server shuts down, crashed, starts; the statement was cancelled."""
