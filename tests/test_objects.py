@@ -218,3 +218,21 @@ def test_what_a_user_may_not_see_is_not_called_missing(mariadb: MariadbServer, t
         assert rich.code == 0 and not rich.document["findings"], rich.document["findings"]
     finally:
         mariadb.run_sql("", "DROP USER auditor@localhost")
+
+
+@pytest.mark.servers
+def test_an_extract_has_no_references_to_tables_that_it_lacks(postgres: PostgresServer, tmp_path: Path) -> None:
+    night, part = tmp_path / "night.dump", tmp_path / "part.sql"
+    night.write_bytes(postgres.dump("harbour", "-Fc"))
+    sospes("extract", night, "rescue.call_out", "--out", part)
+    assert sospes("compare", part, night, "--table", "rescue.call_out", "--json").document["result"]["objects"] == []
+
+    postgres.run_sql("postgres", "CREATE DATABASE loosened TEMPLATE harbour")
+    try:
+        postgres.run_sql("loosened", "ALTER TABLE rescue.call_out DROP CONSTRAINT call_out_station_id_fkey")
+        document = sospes(
+            "compare", night, _address(postgres, "loosened"), "--table", "rescue.call_out", "--json"
+        ).document
+        assert _objects(document) == {("constraint", "call_out_station_id_fkey", "only-left")}
+    finally:
+        postgres.run_sql("postgres", "DROP DATABASE loosened")

@@ -18,6 +18,7 @@ _OF_TABLES = frozenset({"column", "default", "index", "constraint", "trigger", "
 _WORDED = frozenset({"view", "materialized view", "rule", "index", "constraint", "default", "trigger"})
 """Kinds whose definitions a server words in its own way, which changes from one major version to the next."""
 
+_TARGET = re.compile(r'\bREFERENCES ((?:"(?:[^"]|"")+"|[^\s."(]+)\.(?:"(?:[^"]|"")+"|[^\s."(]+))\s*\(')
 _OPTIONAL = {"grant": "rights", "comment": "comments"}
 """Kinds that a backup may be told to leave out as a whole."""
 
@@ -132,7 +133,23 @@ def differing_objects(left: ObjectSide, right: ObjectSide, scope: Scope) -> tupl
             )
         )
     unnamed = left.unnamed | right.unnamed
-    return [item for item in unlike_objects(one, other) if scope.has(item, unnamed)], notes
+    found = [item for item in unlike_objects(one, other) if scope.has(item, unnamed)]
+    return [item for item in found if not _refers_outside(item, left.found, right.found)], notes
+
+
+def _refers_outside(item: Unlike, left: Objects, right: Objects) -> bool:
+    """Whether a side lacks a reference since it has no table to refer to: it is a part of a database, an extract."""
+    if item.key.kind != "constraint" or item.state == "changed":
+        return False
+    having, lacking = (left, right) if item.state == "only-left" else (right, left)
+    tables = [key for key in lacking if key.kind == "table"]
+    for text in having[item.key].texts:
+        target = _TARGET.search(text)
+        if target is not None:
+            return target[1].replace('"', "") not in {f"{key.schema}.{key.name}".replace('"', "") for key in tables}
+        if not item.key.schema:  # MariaDB's have the name of the table that they refer to
+            return text not in {key.name for key in tables}
+    return False
 
 
 def told(items: Sequence[Unlike], left: str, right: str) -> Iterator[Finding]:
