@@ -70,10 +70,9 @@ def test_interruption_ends_with_130_and_leaves_nothing(tmp_path: Path, words: li
     more = {"extract": ["tide", "--out", str(tmp_path / "out.sql"), "--as", "csv"], "compare": [str(night)]}
     source = "-" if words == ["verify"] else str(night)  # it waits for the rest of its input, which never comes
     command = [*PROGRAM, *words, source, *more.get(words[0], []), "--work-folder", str(work)]
-    child = subprocess.Popen(
-        command, stdin=subprocess.PIPE, stdout=subprocess.PIPE, stderr=subprocess.PIPE,
-        preexec_fn=lambda: signal.signal(ending, signal.SIG_DFL),  # a shell's background job has interrupts ignored
-    )  # fmt: skip
+    before = signal.signal(ending, signal.default_int_handler)  # in a shell's background job it is ignored
+    child = subprocess.Popen(command, stdin=subprocess.PIPE, stdout=subprocess.PIPE, stderr=subprocess.PIPE)
+    signal.signal(ending, before)
     if source == "-" and child.stdin:
         child.stdin.write(tides()[:1000])
         child.stdin.flush()
