@@ -177,7 +177,9 @@ def _on_server(opened: Opened, task: _Task, kept: tuple[Steps, Tally]) -> Rehear
             kind="server" if task.server else "private", location=restore.location, engine=_served(task.engine).value,
             engine_version=version or restore.version, kept=kept_side,
         )  # fmt: skip
-        tables = tuple(_summary(tally, name, rows) for name, rows in restore.rows.items())
+        order = {name: place for place, name in enumerate(tally.tables)}  # workers end in any order
+        arrived = sorted(restore.rows.items(), key=lambda item: order.get(item[0], len(order)))
+        tables = tuple(_summary(tally, name, rows) for name, rows in arrived)
     except BaseException:
         restore.abandon()
         raise
