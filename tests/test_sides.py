@@ -241,6 +241,25 @@ def test_a_killed_restore_leaves_a_marked_database(postgres: PostgresServer, sha
 
 
 @pytest.mark.servers
+def test_an_interrupted_restore_drops_its_database(postgres: PostgresServer, shared: str, tmp_path: Path) -> None:
+    (tmp_path / "a.sql").write_bytes(postgresql(_numbers("public.a", 400_000)))
+    before = _databases(postgres)
+    handler = signal.signal(signal.SIGINT, signal.default_int_handler)  # in a shell's background job it is ignored
+    command = [sys.executable, "-m", "sospes", "rehearse", "--side", shared, str(tmp_path / "a.sql")]
+    running = subprocess.Popen(command, stdout=subprocess.DEVNULL, stderr=subprocess.PIPE)
+    signal.signal(signal.SIGINT, handler)
+    busy = "SELECT count(*) FROM pg_stat_activity WHERE query LIKE 'COPY public.a%' AND state = 'active'"
+    deadline = time.monotonic() + 30
+    while postgres.query("postgres", busy).strip() == b"0" and time.monotonic() < deadline:
+        time.sleep(0.02)
+    running.send_signal(signal.SIGINT)
+    said = running.communicate(timeout=60)[1]
+
+    assert running.returncode == 130 and b"Traceback" not in said, said
+    assert _databases(postgres) == before
+
+
+@pytest.mark.servers
 @pytest.mark.parametrize("engine", ["postgresql", "mariadb"])
 def test_no_space_proves_nothing(request: pytest.FixtureRequest, tmp_path: Path, engine: str) -> None:
     """No file may grow beyond 24 MiB, which a server takes as it takes a full disk."""

@@ -298,11 +298,14 @@ class SharedHost:
             )
 
     def remove(self) -> None:
-        """Drop what was made, if it still carries the mark."""
+        """Drop what was made, if it still carries the mark; an interrupted restore's own sessions are ended first."""
         for name in self.made.values():
+            with connected(self._address, self._address.database or "postgres") as session:
+                session.execute(_END_OWN, (name,))
             drop_marked(self._address, name)
 
 
+_END_OWN = "SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = %s AND usename = current_user"
 _MARKED = """
 SELECT d.datname, shobj_description(d.oid, 'pg_database'),
   CASE WHEN has_database_privilege(d.oid, 'CONNECT') THEN pg_database_size(d.oid) END,
