@@ -2,12 +2,33 @@
 
 from __future__ import annotations
 
+import signal
+import threading
 from collections.abc import Iterator
+from contextlib import contextmanager
 from pathlib import Path
 from typing import Protocol
 
 from sospes.model.findings import Finding
 from sospes.sides.servers.needs import Needs
+
+
+@contextmanager
+def undivided() -> Iterator[None]:
+    """An interruption inside takes effect at the end: nothing is made without its mark."""
+    if threading.current_thread() is not threading.main_thread():
+        yield
+        return
+    pending: list[int] = []
+    signals = (signal.SIGINT, signal.SIGTERM)
+    before = {number: signal.signal(number, lambda found, _: pending.append(found)) for number in signals}
+    try:
+        yield
+    finally:
+        for number, handler in before.items():
+            signal.signal(number, handler)
+    if pending:
+        signal.raise_signal(pending[0])
 
 
 class Host(Protocol):

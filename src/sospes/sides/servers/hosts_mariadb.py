@@ -14,7 +14,7 @@ from sospes.model.entries import Entry
 from sospes.model.errors import CannotCheck
 from sospes.model.findings import Finding, note
 from sospes.sides.servers.address import Address
-from sospes.sides.servers.hosts import Host
+from sospes.sides.servers.hosts import Host, undivided
 from sospes.sides.servers.live_mariadb import ME, connected, one_line, quoted
 from sospes.sides.servers.marks import MARK_TABLE, Marked, Naming, read_mark
 from sospes.sides.servers.needs import Needs, version_shortfall
@@ -165,7 +165,7 @@ class SharedHost:
             name = self._naming.name(database)
             session = self.administrator()
             try:
-                with session.cursor() as cursor:
+                with undivided(), session.cursor() as cursor:
                     cursor.execute(f"CREATE DATABASE {quoted(name)}")
                     self.made[database] = name
                     table = f"{quoted(name)}.{quoted(MARK_TABLE)}"

@@ -16,7 +16,7 @@ from sospes.model.entries import Entry
 from sospes.model.errors import CannotCheck
 from sospes.model.findings import Finding, note
 from sospes.sides.servers.address import Address
-from sospes.sides.servers.hosts import Host
+from sospes.sides.servers.hosts import Host, undivided
 from sospes.sides.servers.live_postgresql import connected, one_line
 from sospes.sides.servers.loads_postgresql import Session
 from sospes.sides.servers.marks import Marked, Naming, read_mark
@@ -273,7 +273,7 @@ class SharedHost:
     def sessions(self, database: str | None, count: int) -> list[Session]:
         """A new database, marked before anything goes into it, that nobody else may connect to."""
         name = self._naming.name(database)
-        with connected(self._address, self._address.database or "postgres") as session:
+        with undivided(), connected(self._address, self._address.database or "postgres") as session:
             try:
                 self._databases.make(session, database, name)
             except psycopg.Error as error:
