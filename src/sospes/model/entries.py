@@ -14,6 +14,11 @@ class Engine(StrEnum):
     MYSQL = "mysql"
     SQLITE = "sqlite"
 
+    @property
+    def family(self) -> Engine:
+        """The engine whose server takes its backups: MySQL's go into MariaDB."""
+        return Engine.MARIADB if self is Engine.MYSQL else self
+
 
 @dataclass(frozen=True, slots=True, order=True)
 class Name:

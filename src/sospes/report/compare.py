@@ -4,10 +4,11 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
+from sospes.model.entries import Name
 from sospes.model.verdict import Verdict
 from sospes.report.printer import Printer
 from sospes.report.words import duration, plural, shown
-from sospes.work.compare import ComparedTable, Comparison
+from sospes.work.compare import ComparedTable, Comparison, column_labels
 from sospes.work.differences import Difference
 from sospes.work.outcome import Outcome
 
@@ -56,10 +57,6 @@ def _summary(outcome: Outcome[Comparison]) -> str:
     return f"{text}; {plural(len(found.objects), 'object')} unlike" if found.objects else f"{text}, and all objects"
 
 
-def _label(table: ComparedTable) -> str:
-    return ".".join(part for part in (table.schema or table.database, table.name) if part)
-
-
 def _counts(printer: Printer, found: Comparison) -> None:
     rows = []
     for table in found.tables:
@@ -72,7 +69,7 @@ def _counts(printer: Printer, found: Comparison) -> None:
             table.changed,
         )
         key = ", ".join(table.key) or "the whole row"
-        rows.append([_label(table), *(f"{count:,}" for count in counts), key])
+        rows.append([table.label, *(f"{count:,}" for count in counts), key])
     columns = ["table", "left", "right", "same", "only left", "only right", "changed", "compared by"]
     printer.table(columns, rows, (1, 2, 3, 4, 5, 6))
 
@@ -82,7 +79,7 @@ def _table_detail(printer: Printer, table: ComparedTable) -> None:
     if not table.only_left + table.only_right + table.changed:
         return
     printer.line()
-    printer.line(f"  {shown(_label(table))}", style="bold")
+    printer.line(f"  {shown(table.label)}", style="bold")
     for cause in table.explanations:
         printer.line(f"    cause: {shown(cause.sentence)} ({cause.share:.0%} of the differing rows)")
     if not table.explanations:
@@ -102,15 +99,11 @@ def _table_detail(printer: Printer, table: ComparedTable) -> None:
 def _wanted_totals(printer: Printer, found: Comparison, wanted: Sequence[str]) -> None:
     rows = []
     for table in found.tables:
-        names = {
-            table.name,
-            _label(table),
-            ".".join(part for part in (table.database, table.schema, table.name) if part),
-        }
+        name = Name(table.database, table.schema, table.name)
         for total in table.totals:
-            if any(f"{name}.{total.column}" in wanted for name in names):
+            if not column_labels(name, total.column).isdisjoint(wanted):
                 agrees = "agree" if total.same else "differ"
-                rows.append([f"{_label(table)}.{total.column}", total.left_sum, total.right_sum, agrees])
+                rows.append([f"{table.label}.{total.column}", total.left_sum, total.right_sum, agrees])
     if rows:
         printer.line()
         printer.table(["control total: sum of", "left", "right", ""], rows, (1, 2))

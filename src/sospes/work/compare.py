@@ -26,7 +26,7 @@ from sospes.rows.explain import Explanation
 from sospes.rows.totals import Total, TotalPair, paired
 from sospes.rows.types import Meaning
 from sospes.sides.servers.address import Address
-from sospes.work.differences import Difference, Differences, Judging
+from sospes.work.differences import Difference, Differences, Judging, Watch
 from sospes.work.figures import CheckedFigure
 from sospes.work.lined import LinedPair, OddRows, lined_pairs, odd_sides
 from sospes.work.object_differences import (
@@ -66,6 +66,11 @@ class ComparedTable:
     explanations: tuple[Explanation, ...]
     left_digest: str
     right_digest: str
+
+    @property
+    def label(self) -> str:
+        """The name as people write it."""
+        return ".".join(part for part in (self.schema or self.database, self.name) if part)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -122,12 +127,16 @@ def compare(left_place: Path | Address, right_place: Path | Address, how: Compar
     with ExitStack() as stack:
         left, right = (opened_side(place, how, stack) for place in (left_place, right_place))
         comparison, findings = _compare(left, right, _time_written(left, how), stack)
-    findings = [*side_findings(left, "left"), *side_findings(right, "right"), *findings]
+    return concluded(comparison, [*side_findings(left, "left"), *side_findings(right, "right"), *findings], begin)
+
+
+def concluded(comparison: Comparison, findings: Sequence[Finding], begin: float) -> Outcome[Comparison]:
+    """The outcome of a comparison that began at a time of the performance counter."""
     evidence = [Rung.PRESENT, Rung.IDENTIFIED]
     if verdict_of(findings) is Verdict.SOUND:
         evidence.append(Rung.MATCHED)
     return Outcome(
-        name=left.name,
+        name=comparison.left,
         findings=tuple(findings),
         evidence=tuple(evidence),
         result=comparison,
@@ -137,9 +146,8 @@ def compare(left_place: Path | Address, right_place: Path | Address, how: Compar
 
 def opened_side(place: Path | Address, how: Comparing, stack: ExitStack) -> RowSide:
     """A side; a live one is closed with the stack."""
-    side = open_side(
-        place, how.opening, lambda _: True, Reading(how.timeout_seconds, how.gentle)
-    )  # tables are chosen once both are known
+    reading = Reading(how.timeout_seconds, how.gentle)
+    side = open_side(place, how.opening, lambda _: True, reading)  # tables are chosen once both are known
     if isinstance(side, LiveRows):
         stack.callback(side.close)
     return side
@@ -174,7 +182,12 @@ def _compare(left: RowSide, right: RowSide, how: Comparing, stack: ExitStack) ->
 def _paired(left: RowSide, right: RowSide, how: Comparing) -> Pairing:
     """The tables that belong together. Raises NotFound for a control total of a column that has none."""
     pairing = pair_tables(left, right, how.tables, how.key, how.ignored)
-    known = {label for pair in pairing.pairs for index in pair.summed for label in _labels(pair, pair.columns[index])}
+    known = {
+        label
+        for pair in pairing.pairs
+        for index in pair.summed
+        for label in column_labels(pair.name, pair.columns[index])
+    }
     for wanted in how.totals:
         if wanted not in known:
             raise NotFound(f"{wanted}: no compared table has such a column of numbers", "write it as TABLE.COLUMN")
@@ -184,9 +197,9 @@ def _paired(left: RowSide, right: RowSide, how: Comparing) -> Pairing:
     return replace(pairing, pairs=tuple(pairs))
 
 
-def _labels(pair: Pair, column: str) -> set[str]:
+def column_labels(table: Name, column: str) -> set[str]:
     """How a person may call a column."""
-    return {f"{pair.name.name}.{column}", f"{pair.name.label}.{column}", f"{pair.name.full_label}.{column}"}
+    return {f"{table.name}.{column}", f"{table.label}.{column}", f"{table.full_label}.{column}"}
 
 
 def _looked_at(
@@ -203,7 +216,7 @@ def _looked_at(
         if pair.name in lined:
             both = lined[pair.name]
             one, other = one.widened(both.left, pair), other.widened(both.right, pair)
-        differences = _differences(pair, (one, other), (left, right), how)
+        differences = differences_of(pair, (one, other), (left, right), how)
         found[pair.name] = (_compared(pair, one, other, differences), differences.listed)
     return found
 
@@ -300,8 +313,10 @@ def chosen(part: RowPart, pair: Pair) -> list[Row]:
     return [tuple(row[place] for place in places) for row in part.rows]
 
 
-def _differences(pair: Pair, sums: tuple[_Sum, _Sum], sides: tuple[RowSide, RowSide], how: Comparing) -> Differences:
-    """Look at the rows of a pair that differ; sums and sides are left and right."""
+def differences_of(
+    pair: Pair, sums: tuple[_Sum, _Sum], sides: tuple[RowSide, RowSide], how: Comparing, watch: Watch | None = None
+) -> Differences:
+    """Look at the rows of a pair that differ; sums and sides are left and right. `watch` hears of each."""
     (one, other), (left, right) = sums, sides
     found = unlike(one.digests, other.digests)
     judging = Judging(
@@ -311,11 +326,12 @@ def _differences(pair: Pair, sums: tuple[_Sum, _Sum], sides: tuple[RowSide, RowS
         hide=how.hide,
         work_folder=how.opening.work_folder,
         drifted=_drifted(pair, how) if isinstance(right, LiveRows | OddRows) and _is_live(right) else None,
+        watch=watch,
         whole_column=partial(_whole_column, right, pair) if isinstance(right, OddRows) and pair.key else None,
     )
     differences = Differences(judging, found, one.rows, other.rows)
     if differences.needed:
-        differences.run(lambda: rows_of(left, pair.left.name, pair), lambda: rows_of(right, pair.right.name, pair))
+        differences.run(lambda: _rows_of(left, pair.left.name, pair), lambda: _rows_of(right, pair.right.name, pair))
     return differences
 
 
@@ -337,7 +353,7 @@ def _whole_column(right: OddRows, pair: Pair, place: int) -> Iterator[bytes]:
             yield function(cell.decode("utf-8", "replace"))
 
 
-def rows_of(side: RowSide, name: Name, pair: Pair) -> Iterator[Row]:
+def _rows_of(side: RowSide, name: Name, pair: Pair) -> Iterator[Row]:
     """One table's rows, with the cells that both sides have."""
     for part in side.parts(lambda other: other == name):
         if part.table == name:
@@ -410,7 +426,7 @@ def _spread(listed: list[list[Difference]], limit: int) -> tuple[Difference, ...
 
 def _table_findings(table: ComparedTable, left: str, live: bool) -> Iterator[Finding]:
     """What is wrong with a table. Deleted rows leave no time stamp, so on a live side they could always be drift."""
-    label = ".".join(part for part in (table.schema or table.database, table.name) if part)
+    label = table.label
     place = Place(database=table.database, schema=table.schema, table=table.name)
     because = f": {table.explanations[0].sentence}" if table.explanations else ""
     told = table.drift is not None
@@ -459,14 +475,19 @@ def _time_written(left: RowSide, how: Comparing) -> Comparing:
     """
     if how.drift_by is None or how.written_at is not None:
         return how
-    stated = left.written_at if isinstance(left, BackupRows) else None
-    try:
-        found = datetime.fromisoformat(stated or "")
-    except ValueError:
-        found = None
+    found = stated_time(left)
     if found is None or found.tzinfo is None:
+        stated = left.written_at if isinstance(left, BackupRows) else None
         raise UsageError(
             f"{left.name}: does not say when it was written, with a zone" + (f" ({stated})" if stated else ""),
             "state it with --written-at 2026-11-22T03:00:00+00:00",
         )
     return replace(how, written_at=found)
+
+
+def stated_time(side: RowSide) -> datetime | None:
+    """When a backup was written, by its own words; None where it doesn't say, or not as a time."""
+    try:
+        return datetime.fromisoformat((side.written_at if isinstance(side, BackupRows) else None) or "")
+    except ValueError:
+        return None

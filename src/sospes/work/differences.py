@@ -28,6 +28,7 @@ _JSON_NUMBER = re.compile(rb'\{"\\u0000number": "([^"]*)"\}')
 """How the canonical form of a document marks its numbers."""
 
 Rows = Callable[[], Iterator[Row]]
+Watch = Callable[[str, Row | None, Row | None], None]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -65,7 +66,7 @@ class Judging:
     hide: bool
     work_folder: Path | None
     drifted: Callable[[list[bytes]], bool] | None = None
-    watch: Callable[[str, Row | None, Row | None], None] | None = None
+    watch: Watch | None = None
     whole_column: Callable[[int], Iterator[bytes]] | None = None
 
 

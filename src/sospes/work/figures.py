@@ -117,7 +117,7 @@ def figures_of_seal(seal: Seal) -> list[Figure]:
     """What a seal says of the rows: counts, sums, and the newest times."""
     found = []
     for table in seal.tables:
-        name = ".".join(part for part in (table.schema or table.database, table.name) if part)
+        name = table.label
         found.append(Figure(measure="rows", bounds=_exactly(str(table.rows)), table=name))
         for total in table.totals:
             if total.sum is not None:
@@ -166,7 +166,10 @@ def _figure(path: Path, number: int, item: Mapping[str, Any]) -> Figure:
     if sql is None and (measure == "value") != bool(key):
         raise wrong("must name the row of its value by key = { column = value }")
     pairs = tuple((str(name), _text(value)) for name, value in key.items())
-    return Figure(measure=measure, bounds=_bounds(item[measure], wrong), table=table, column=column, key=pairs, sql=sql)
+    bounds = _bounds(item[measure], wrong)
+    if measure == "newest-within-hours" and bounds.least == bounds.most:  # one number is the most that may go by
+        bounds = Bounds(None, bounds.most)
+    return Figure(measure=measure, bounds=bounds, table=table, column=column, key=pairs, sql=sql)
 
 
 def _bounds(value: object, wrong: Callable[[str], UsageError]) -> Bounds:
@@ -301,15 +304,6 @@ def _asked(figure: Figure, side: RowSide) -> str | None:
     if isinstance(side, LiveRows):
         return side.database.value(figure.sql or "")
     return side.value(figure.sql or "") if isinstance(side, SideCopy) else None
-
-
-def within_hours(figure: Figure) -> Figure:
-    """The figure 'newest within so many hours' as bounds of the hours that went by."""
-    if figure.measure != "newest-within-hours" or figure.bounds.least != figure.bounds.most:
-        return figure
-    return Figure(
-        measure=figure.measure, bounds=Bounds(None, figure.bounds.most), table=figure.table, column=figure.column
-    )
 
 
 def told_figures(checked: Sequence[CheckedFigure], side: RowSide) -> Iterator[Finding]:

@@ -9,10 +9,9 @@ from pathlib import Path
 
 from sospes.formats.opening import open_backup
 from sospes.model.errors import CannotCheck
-from sospes.model.findings import Finding, Place, fault, verdict_of
-from sospes.model.verdict import Rung, Verdict
+from sospes.model.findings import Finding, Place, fault
 from sospes.sides.servers.address import Address
-from sospes.work.compare import Comparing, Comparison, opened_side, side_findings
+from sospes.work.compare import Comparing, Comparison, concluded, opened_side, side_findings, stated_time
 from sospes.work.figures import (
     CheckedFigure,
     Figure,
@@ -21,7 +20,6 @@ from sospes.work.figures import (
     is_figures,
     read_figures,
     told_figures,
-    within_hours,
 )
 from sospes.work.outcome import Outcome
 from sospes.work.row_sides import BackupRows, LiveRows, RowSide
@@ -39,25 +37,14 @@ def compare_known(left_place: Path | Address, right: Path, how: Comparing) -> Ou
     begin = time.perf_counter()
     seal = None if is_figures(right) else _seal(right)
     figures = read_figures(right) if seal is None else figures_of_seal(seal)
-    figures = [within_hours(figure) for figure in figures]
     with ExitStack() as stack:
         left = opened_side(left_place, how, stack)
         checked = tuple(check_figures(_known(figures, how), left, _time_of(left, how)))
         findings = [*side_findings(left, "left"), *told_figures(checked, left)]
         if seal is not None and isinstance(left, BackupRows):
             findings += _row_digests(left, seal, checked, how)
-    evidence = [Rung.PRESENT, Rung.IDENTIFIED]
-    if verdict_of(findings) is Verdict.SOUND:
-        evidence.append(Rung.MATCHED)
-    return Outcome(
-        name=left.name,
-        findings=tuple(findings),
-        evidence=tuple(evidence),
-        result=Comparison(
-            left=left.name, right=str(right), tables=(), differences=(), objects=None, figures=checked
-        ),
-        seconds=time.perf_counter() - begin,
-    )  # fmt: skip
+    comparison = Comparison(left=left.name, right=str(right), tables=(), differences=(), objects=None, figures=checked)
+    return concluded(comparison, findings, begin)
 
 
 def _known(figures: list[Figure], how: Comparing) -> list[Figure]:
@@ -78,12 +65,8 @@ def _time_of(left: RowSide, how: Comparing) -> datetime | None:
         return how.written_at
     if isinstance(left, LiveRows):
         return datetime.now(UTC)
-    stated = left.written_at if isinstance(left, BackupRows) else None
-    try:
-        found = datetime.fromisoformat(stated or "")
-    except ValueError:
-        return None
-    return found if found.tzinfo else found.replace(tzinfo=UTC)
+    found = stated_time(left)
+    return found.replace(tzinfo=UTC) if found is not None and found.tzinfo is None else found
 
 
 def _row_digests(left: BackupRows, seal: Seal, checked: tuple[CheckedFigure, ...], how: Comparing) -> list[Finding]:
@@ -100,12 +83,11 @@ def _row_digests(left: BackupRows, seal: Seal, checked: tuple[CheckedFigure, ...
     digests = {(name.database, name.schema, name.name): sums.of(name)[1] for name in sums.tables}
     for table in seal.tables:
         digest = digests.get((table.database, table.schema, table.name))
-        label = ".".join(part for part in (table.schema or table.database, table.name) if part)
-        if digest not in {None, table.row_digest} and (not how.tables or label in how.tables):
+        if digest not in {None, table.row_digest} and (not how.tables or table.label in how.tables):
             found.append(
                 fault(
                     "rows-changed",
-                    f"{label}: as many rows as sealed and the same totals, but not the same rows",
+                    f"{table.label}: as many rows as sealed and the same totals, but not the same rows",
                     f"compare with the sealed backup itself, {seal.name}, to see which",
                     Place(database=table.database, schema=table.schema, table=table.name),
                 )

@@ -9,7 +9,7 @@ from __future__ import annotations
 import time
 from collections.abc import Callable, Iterator, Sequence
 from contextlib import ExitStack
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from datetime import datetime
 from pathlib import Path
 
@@ -19,10 +19,8 @@ from sospes.model.events import Held
 from sospes.model.findings import Finding, note
 from sospes.model.verdict import Rung
 from sospes.rows.decoding import Row
-from sospes.rows.digests import unlike
 from sospes.sides.servers.address import Address
-from sospes.work.compare import Comparing, opened_side, rows_of, summed
-from sospes.work.differences import Differences, Judging
+from sospes.work.compare import Comparing, differences_of, opened_side, summed
 from sospes.work.object_differences import ObjectDifference, listed_objects
 from sospes.work.object_mends import object_fixes
 from sospes.work.outcome import Outcome
@@ -163,24 +161,15 @@ def _check(right: Path | Address, how: Mending) -> None:
 
 
 def _fixes(left: RowSide, right: RowSide, dialect: Dialect, how: Mending, stack: ExitStack) -> Iterator[_Fix]:
-    comparing = how.comparing
+    comparing = replace(how.comparing, limit=0)
     pairing = pair_tables(left, right, comparing.tables, comparing.key, comparing.ignored)
     left_sums = summed(left, {pair.left.name: pair for pair in pairing.pairs}, stack, comparing)
     right_sums = summed(right, {pair.right.name: pair for pair in pairing.pairs}, stack, comparing)
     for pair in pairing.pairs:
         fix = _Fix(pair)
         maker = _Maker(fix, dialect, how)
-        judging = Judging(
-            pair=pair, tolerance=comparing.tolerance, limit=0, hide=False, work_folder=comparing.opening.work_folder,
-            watch=maker.take,
-        )  # fmt: skip
-        one, other = left_sums[pair.left.name].digests, right_sums[pair.right.name].digests
-        differences = Differences(judging, unlike(one, other), one.rows, other.rows)
-        if differences.needed:
-            differences.run(
-                lambda pair=pair: rows_of(left, pair.left.name, pair),  # type: ignore[misc]
-                lambda pair=pair: rows_of(right, pair.right.name, pair),  # type: ignore[misc]
-            )
+        sums = left_sums[pair.left.name], right_sums[pair.right.name]
+        differences_of(pair, sums, (left, right), comparing, maker.take)
         yield fix
 
 

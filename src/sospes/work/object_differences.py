@@ -6,7 +6,6 @@ import re
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
-from sospes.model.entries import Engine
 from sospes.model.findings import Finding, Place, fault, note
 from sospes.model.objects import DatabaseObject, ObjectKey, Objects, Unlike, unlike_objects
 from sospes.work.row_sides import BackupRows, LiveRows, RowSide
@@ -47,14 +46,10 @@ class ObjectSide:
 
 def object_sides(left: RowSide, right: RowSide) -> tuple[ObjectSide, ObjectSide] | None:
     """The objects of both sides; None where one of them can't have any, or the engines differ."""
-    if left.engine is None or _family(left.engine) != _family(right.engine):
+    if left.engine is None or right.engine is None or left.engine.family is not right.engine.family:
         return None
     one, other = _objects(left, right), _objects(right, left)
     return (one, other) if one is not None and other is not None else None
-
-
-def _family(engine: Engine | None) -> Engine | None:
-    return Engine.MARIADB if engine is Engine.MYSQL else engine
 
 
 def _objects(side: RowSide, beside: RowSide) -> ObjectSide | None:

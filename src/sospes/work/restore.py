@@ -55,7 +55,7 @@ def rehearse_on_server(paths: Sequence[Path], how: Rehearsing, server: Address |
             f"{opened.name}: is a backup of {engine.value if engine else 'an unknown engine'}, which has no server",
             "rehearse it in an embedded side copy: --side embedded",
         )
-    if server is not None and engine is not None and _served(engine) != _served(server.engine):
+    if server is not None and engine is not None and engine.family is not server.engine.family:
         raise UsageError(
             f"{opened.name}: is a backup of {engine.value}, and {server.label} is another engine",
             "name a server of the backup's own engine, or use --side private",
@@ -64,8 +64,8 @@ def rehearse_on_server(paths: Sequence[Path], how: Rehearsing, server: Address |
     steps = Steps(findings)
     tally = Tally()
     rehearsal = None
-    if opened.form is not None and engine is not None:
-        rehearsal = _on_server(opened, _Task(paths, how, engine, server), (steps, tally))
+    if opened.form is not None and header is not None and engine is not None:
+        rehearsal = _on_server(opened, _Task(paths, how, header, engine, server), (steps, tally))
     else:
         findings += [event for event in opened.events() if isinstance(event, Finding)]
     return Outcome(
@@ -101,19 +101,15 @@ class _Task:
 
     paths: Sequence[Path]
     how: Rehearsing
+    header: Header
     engine: Engine
     server: Address | None
     objects: BackupObjects = field(default_factory=BackupObjects)
 
 
-def _served(engine: Engine) -> Engine:
-    """The engine whose server takes a backup."""
-    return Engine.MARIADB if engine is Engine.MYSQL else engine
-
-
-def _needs(opened: Opened, task: _Task) -> Needs:
+def _needs(task: _Task) -> Needs:
     """What the backup needs, by a pass over its definitions; a backup on standard input is passed over only once."""
-    header = stated_header(opened)
+    header = task.header
     extensions: dict[str, None] = {}
     databases: dict[str, None] = {}
     if all(str(path) != "-" for path in task.paths):
@@ -125,30 +121,29 @@ def _needs(opened: Opened, task: _Task) -> Needs:
                 if event.name.database is not None:
                     databases[event.name.database] = None
     return Needs(
-        version=_least_version(header, task.engine) if header else (), extensions=tuple(extensions),
-        databases=tuple(databases), only=header.databases[0] if header and len(header.databases) == 1 else None,
+        version=_least_version(header, task.engine), extensions=tuple(extensions),
+        databases=tuple(databases), only=header.databases[0] if len(header.databases) == 1 else None,
         trusted=task.how.trusted,
     )  # fmt: skip
 
 
 def _begun(opened: Opened, task: _Task, steps: Steps) -> tuple[EngineRestore, str | None]:
     """A restore that can begin, and the version of its private server."""
-    header = stated_header(opened)
     how = task.how
-    needs = _needs(opened, task)
-    making = Making(workers=how.workers, encoding=header.encoding if header else None, several=bool(needs.databases))
+    needs = _needs(task)
+    making = Making(workers=how.workers, encoding=task.header.encoding, several=bool(needs.databases))
     if task.server is not None:
         naming = Naming(how.prefix, opened.name, how.now or datetime.now(UTC), None if needs.databases else needs.only)
         restore = shared_restore(task.server, naming, making)
         with steps.step("look at the server"):
-            require(task.server.label, restore.shortfalls(needs))
+            require(task.server.label, restore.host.shortfalls(needs))
         return restore, None
-    served = _served(task.engine)
+    served = task.engine.family
     binaries = find_binaries(served, needs.version, how.server_bin)
     with steps.step("start a private server"):
         restore = private_restore(served, binaries, how.opening.work_folder, making)
     try:
-        require(f"the private server, version {binaries.words}", restore.shortfalls(needs))
+        require(f"the private server, version {binaries.words}", restore.host.shortfalls(needs))
     except BaseException:
         restore.abandon()
         raise
@@ -164,9 +159,10 @@ def _on_server(opened: Opened, task: _Task, kept: tuple[Steps, Tally]) -> Rehear
     kept_side = how.keep is not None and task.server is not None
     try:
         if how.announce is not None:
-            how.announce(expected, task.server.label if task.server else restore.location)
-        if expected is not None and restore.folder is not None:
-            require_room(restore.folder, expected, "the side copy")
+            how.announce(expected, task.server.label if task.server else restore.host.location)
+        folder = restore.host.folder
+        if expected is not None and folder is not None:
+            require_room(folder, expected, "the side copy")
         with steps.step("read and restore"):
             steps.findings += _restored(opened, restore, tally, task)
         with steps.step("the engine's own checks"):
@@ -174,8 +170,8 @@ def _on_server(opened: Opened, task: _Task, kept: tuple[Steps, Tally]) -> Rehear
         with steps.step("compare the objects"):
             steps.findings += _unlike_objects(opened, task, restore, steps.findings)
         side = Side(
-            kind="server" if task.server else "private", location=restore.location, engine=_served(task.engine).value,
-            engine_version=version or restore.version, kept=kept_side,
+            kind="server" if task.server else "private", location=restore.host.location,
+            engine=task.engine.family.value, engine_version=version or restore.version, kept=kept_side,
         )  # fmt: skip
         order = {name: place for place, name in enumerate(tally.tables)}  # workers end in any order
         arrived = sorted(restore.rows.items(), key=lambda item: order.get(item[0], len(order)))
@@ -186,7 +182,7 @@ def _on_server(opened: Opened, task: _Task, kept: tuple[Steps, Tally]) -> Rehear
     restore.close()
     if not kept_side:
         with steps.step("drop the side copy" if task.server else "remove the private server"):
-            restore.remove()
+            restore.host.remove()
     return Rehearsal(
         name=opened.name,
         format=opened.form,

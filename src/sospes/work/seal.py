@@ -50,6 +50,11 @@ class SealedTable:
     totals: tuple[SealedTotal, ...]
     sections: tuple[tuple[int, int], ...]
 
+    @property
+    def label(self) -> str:
+        """The name as people write it."""
+        return ".".join(part for part in (self.schema or self.database, self.name) if part)
+
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Seal:

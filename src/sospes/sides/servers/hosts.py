@@ -6,11 +6,15 @@ import signal
 import threading
 from collections.abc import Iterator
 from contextlib import contextmanager
+from dataclasses import replace
 from pathlib import Path
 from typing import Protocol
 
 from sospes.model.findings import Finding
+from sospes.sides.servers.address import Address
+from sospes.sides.servers.marks import Naming
 from sospes.sides.servers.needs import Needs
+from sospes.sides.servers.private import PrivateServer
 
 
 @contextmanager
@@ -60,3 +64,48 @@ class Host(Protocol):
     def remove(self) -> None:
         """Remove all that was made."""
         ...
+
+
+class OnPrivateServer:
+    """A host whose server is our own: it goes with all that is on it."""
+
+    def __init__(self, server: PrivateServer) -> None:
+        self.made: dict[str | None, str] = {}
+        self.server = server
+
+    @property
+    def folder(self) -> Path | None:
+        """Where the server's files are."""
+        return self.server.folder
+
+    @property
+    def location(self) -> str:
+        """The folder."""
+        return str(self.server.folder)
+
+    def remove(self) -> None:
+        """Stop the server and delete its files."""
+        self.server.remove()
+
+
+class OnSharedServer:
+    """A host on a server in use: only databases that were made are ours."""
+
+    def __init__(self, address: Address, naming: Naming) -> None:
+        self.made: dict[str | None, str] = {}
+        self._address = address
+        self._naming = naming
+
+    @property
+    def folder(self) -> Path | None:
+        """None: the files are the server's own affair."""
+        return None
+
+    @property
+    def location(self) -> str:
+        """The server, and the databases that were made."""
+        return ", ".join(replace(self._address, database=name).label for name in self.made.values())
+
+    def _names(self, needs: Needs) -> list[str]:
+        """The names that the databases of a backup will have."""
+        return [self._naming.name(database) for database in needs.databases or (None,)]

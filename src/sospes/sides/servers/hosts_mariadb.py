@@ -5,7 +5,6 @@ from __future__ import annotations
 import re
 from collections.abc import Iterator
 from dataclasses import replace
-from pathlib import Path
 from typing import Any, Protocol, TypeAlias
 
 import pymysql
@@ -14,11 +13,11 @@ from sospes.model.entries import Entry
 from sospes.model.errors import CannotCheck
 from sospes.model.findings import Finding, note
 from sospes.sides.servers.address import Address
-from sospes.sides.servers.hosts import Host, undivided
+from sospes.sides.servers.hosts import Host, OnPrivateServer, OnSharedServer, undivided
 from sospes.sides.servers.live_mariadb import ME, connected, one_line, quoted
 from sospes.sides.servers.marks import MARK_TABLE, Marked, Naming, read_mark
 from sospes.sides.servers.needs import Needs, version_shortfall
-from sospes.sides.servers.private_mariadb import RESTORER, PrivateMariadb
+from sospes.sides.servers.private_mariadb import RESTORER
 
 DATABASE = "sospes_side"
 """The database of a backup that names none."""
@@ -56,22 +55,8 @@ class MariadbHost(Host, Protocol):
         ...
 
 
-class PrivateHost:
+class PrivateHost(OnPrivateServer):
     """A private server, where databases have their own names."""
-
-    def __init__(self, server: PrivateMariadb) -> None:
-        self.server = server
-        self.made: dict[str | None, str] = {}
-
-    @property
-    def folder(self) -> Path | None:
-        """Where the server's files are."""
-        return self.server.folder
-
-    @property
-    def location(self) -> str:
-        """The folder."""
-        return str(self.server.folder)
 
     def shortfalls(self, needs: Needs) -> list[str]:
         """Nothing: the version was looked at before the server was started."""
@@ -101,29 +86,13 @@ class PrivateHost:
         """Nothing is done otherwise than the backup says."""
         yield from ()
 
-    def remove(self) -> None:
-        """Stop the server and delete its files."""
-        self.server.remove()
 
-
-class SharedHost:
+class SharedHost(OnSharedServer):
     """A server in use: new databases with a name and a mark of ours."""
 
     def __init__(self, address: Address, naming: Naming) -> None:
-        self.made: dict[str | None, str] = {}
-        self._address = replace(address, database=None)
-        self._naming = naming
+        super().__init__(replace(address, database=None), naming)
         self._definers = 0
-
-    @property
-    def folder(self) -> Path | None:
-        """None: the files are the server's own affair."""
-        return None
-
-    @property
-    def location(self) -> str:
-        """The server, and the databases that were made."""
-        return ", ".join(replace(self._address, database=name).label for name in self.made.values())
 
     def shortfalls(self, needs: Needs) -> list[str]:
         """Version, the user's rights, names that are taken."""
@@ -135,9 +104,8 @@ class SharedHost:
                 found = version_shortfall(version, needs, "the engine's version")
                 cursor.execute(_RIGHTS)
                 rights = [(str(schema or ""), str(kind)) for schema, kind in cursor.fetchall()]
-                names = [self._naming.name(database) for database in needs.databases or (None,)]
                 cursor.execute("SELECT SCHEMA_NAME FROM information_schema.SCHEMATA")
-                taken = {str(row[0]) for row in cursor.fetchall()} & set(names)
+                taken = {str(row[0]) for row in cursor.fetchall()} & set(self._names(needs))
         except pymysql.Error as error:
             raise CannotCheck(f"{self._address.label}: {one_line(error)}", "check the user's rights") from error
         pattern = self._naming.prefix.replace("_", r"\_") + "%"

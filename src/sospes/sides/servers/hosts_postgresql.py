@@ -6,7 +6,6 @@ import re
 import secrets
 from collections.abc import Iterator
 from dataclasses import dataclass, field, replace
-from pathlib import Path
 from typing import Protocol
 
 import psycopg
@@ -16,7 +15,7 @@ from sospes.model.entries import Entry
 from sospes.model.errors import CannotCheck
 from sospes.model.findings import Finding, note
 from sospes.sides.servers.address import Address
-from sospes.sides.servers.hosts import Host, undivided
+from sospes.sides.servers.hosts import Host, OnPrivateServer, OnSharedServer, undivided
 from sospes.sides.servers.live_postgresql import connected, one_line
 from sospes.sides.servers.loads_postgresql import Session
 from sospes.sides.servers.marks import Marked, Naming, read_mark
@@ -41,6 +40,7 @@ SELECT r.rolsuper, r.rolcreatedb, EXISTS (SELECT FROM pg_roles g WHERE g.rolname
     AND pg_has_role(r.oid, g.oid, 'member'))
 FROM pg_roles r WHERE r.rolname = current_user
 """
+_TAKEN = "SELECT datname FROM pg_database WHERE datname = ANY (%s)"
 _AVAILABLE = """
 SELECT name, bool_or(NOT superuser OR trusted) FROM pg_available_extension_versions WHERE name = ANY (%s) GROUP BY name
 """
@@ -79,10 +79,9 @@ class _Databases:
         text = self.stated.get(database or "", b"")
         if database is None and len(self.stated) == 1:
             [text] = self.stated.values()
-        values = {
-            match[1].upper(): match[2].replace("''", "'") for match in _STATED.finditer(text.decode("utf-8", "replace"))
-        }
-        provider = _PROVIDER.search(text.decode("utf-8", "replace"))
+        words = text.decode("utf-8", "replace")
+        values = {match[1].upper(): match[2].replace("''", "'") for match in _STATED.finditer(words)}
+        provider = _PROVIDER.search(words)
         encoding = values.pop("ENCODING", self.encoding or "UTF8")
         plain = [("ENCODING", encoding), ("LC_COLLATE", "C"), ("LC_CTYPE", "C")]
         wanted = [("ENCODING", encoding), *values.items()] if values else plain
@@ -128,12 +127,11 @@ def _extensions_missing(session: Session, needs: Needs, *, superuser: bool) -> l
     return found
 
 
-class PrivateHost:
+class PrivateHost(OnPrivateServer):
     """A private server: roles are made as needed, and a restorer without superuser rights does the work."""
 
     def __init__(self, server: PrivatePostgresql, encoding: str | None) -> None:
-        self.server = server
-        self.made: dict[str | None, str] = {}
+        super().__init__(server)
         self.roles: list[str] = []
         self._secret = secrets.token_urlsafe(24)
         self._databases = _Databases(encoding)
@@ -143,16 +141,6 @@ class PrivateHost:
                     sql.Identifier(RESTORER), sql.Literal(self._secret)
                 )
             )
-
-    @property
-    def folder(self) -> Path | None:
-        """Where the server's files are."""
-        return self.server.folder
-
-    @property
-    def location(self) -> str:
-        """The folder."""
-        return str(self.server.folder)
 
     def shortfalls(self, needs: Needs) -> list[str]:
         """Extensions that are not installed; the version was looked at before the server was started."""
@@ -211,30 +199,14 @@ class PrivateHost:
             listed = ", ".join(sorted(self.roles)[:8]) + (", ..." if len(self.roles) > 8 else "")
             yield note("roles-made", f"roles were made without login and password for the side copy: {listed}")
 
-    def remove(self) -> None:
-        """Stop the server and delete its files."""
-        self.server.remove()
 
-
-class SharedHost:
+class SharedHost(OnSharedServer):
     """A server in use: new databases with a name and a mark of ours, one user without superuser rights, no roles."""
 
     def __init__(self, address: Address, naming: Naming, encoding: str | None) -> None:
-        self.made: dict[str | None, str] = {}
-        self._address = address
-        self._naming = naming
+        super().__init__(address, naming)
         self._databases = _Databases(encoding)
         self._passed: dict[str, int] = {}
-
-    @property
-    def folder(self) -> Path | None:
-        """None: the files are the server's own affair."""
-        return None
-
-    @property
-    def location(self) -> str:
-        """The server, and the databases that were made."""
-        return ", ".join(replace(self._address, database=name).label for name in self.made.values())
 
     def shortfalls(self, needs: Needs) -> list[str]:
         """Version, the user's rights, names that are taken, extensions."""
@@ -250,8 +222,9 @@ class SharedHost:
                 )
             if not creates and not superuser:
                 found.append(f"{session.info.user} may not create databases: ALTER ROLE {session.info.user} CREATEDB")
-            names = [self._naming.name(database) for database in needs.databases or (None,)]
-            taken = session.execute("SELECT datname FROM pg_database WHERE datname = ANY (%s)", (names,)).fetchall()
+            taken = session.execute(
+                "SELECT datname FROM pg_database WHERE datname = ANY (%s)", (self._names(needs),)
+            ).fetchall()
             found += [f"the database {name} is there already" for (name,) in taken]
             return found + _extensions_missing(session, needs, superuser=bool(superuser))
 

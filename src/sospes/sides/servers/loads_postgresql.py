@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
 from contextlib import ExitStack
 from dataclasses import dataclass, field
 from threading import Barrier
@@ -11,9 +10,9 @@ from typing import Any
 import psycopg
 
 from sospes.model.events import Batch, Notation, RowsBegin
+from sospes.sides.servers.inserts import statements_of
 from sospes.sides.servers.workers import Workers
 
-ROWS_AT_ONCE = 500
 _SPREAD_AT = 3
 """Waiting blocks of a table from which on an idle connection takes some of them."""
 
@@ -91,7 +90,7 @@ class Load:
             if self.begin.notation is Notation.COPY:
                 self._copies[part].write(batch.data if batch.width else b"\n" * batch.rows)
             elif batch.starts is not None:
-                for statement, _ in statements_of(self.begin.opening, batch):
+                for statement in statements_of(self.begin.opening, batch):
                     session.execute(statement)
             else:
                 session.execute(self.begin.opening)
@@ -112,12 +111,3 @@ class Load:
         except psycopg.Error as error:
             self.error = self.error or error
         self._ended.add(part)
-
-
-def statements_of(opening: bytes, batch: Batch) -> Iterator[tuple[bytes, int]]:
-    """The rows of a batch as INSERT statements of some hundred rows each."""
-    assert batch.starts is not None and batch.ends is not None  # literals always come with offsets
-    bounds = list(zip((batch.starts[:, 0] - 1).tolist(), (batch.ends[:, -1] + 1).tolist(), strict=True))
-    for first in range(0, len(bounds), ROWS_AT_ONCE):
-        part = bounds[first : first + ROWS_AT_ONCE]
-        yield opening + b",".join(batch.data[begin:end] for begin, end in part), len(part)

@@ -6,7 +6,6 @@ from collections.abc import Iterator
 from contextlib import suppress
 from dataclasses import dataclass, field
 from functools import partial
-from pathlib import Path
 
 import pymysql
 
@@ -17,9 +16,8 @@ from sospes.model.findings import Finding, Place, doubt, fault
 from sospes.model.objects import DatabaseObject, ObjectKey
 from sospes.sides.servers.guard import Leave, leave_of
 from sospes.sides.servers.hosts_mariadb import MariadbHost, Session
+from sospes.sides.servers.inserts import statements_of
 from sospes.sides.servers.live_mariadb import one_line, quoted, stop_if_outside
-from sospes.sides.servers.loads_postgresql import statements_of
-from sospes.sides.servers.needs import Needs
 from sospes.sides.servers.objects_mariadb import objects_of
 from sospes.sides.servers.workers import Workers
 
@@ -73,20 +71,6 @@ class MariadbRestore:
     _bound: bool = False
 
     @property
-    def folder(self) -> Path | None:
-        """Where the server's files are; None for a server that isn't ours."""
-        return self.host.folder
-
-    @property
-    def location(self) -> str:
-        """Where the side copy is, as it may be shown."""
-        return self.host.location
-
-    def shortfalls(self, needs: Needs) -> list[str]:
-        """What the server lacks for a backup, in words."""
-        return self.host.shortfalls(needs)
-
-    @property
     def version(self) -> str:
         """The server's version."""
         return _setting(self._main, "version") if self._main is not None else ""
@@ -129,10 +113,6 @@ class MariadbRestore:
             self.close()
         self.host.remove()
 
-    def remove(self) -> None:
-        """Remove the side copy."""
-        self.host.remove()
-
     def _use(self, database: str | None) -> Session:
         name = self.host.make(database)
         if self._main is None:
@@ -158,8 +138,6 @@ class MariadbRestore:
             table = load.begin.table
             if load is self._load:
                 continue
-            if load.error is not None:
-                stop_if_outside(load.error)
             if load.error is None:
                 self.rows[table] = self.rows.get(table, 0) + load.given
             else:
@@ -190,7 +168,6 @@ class MariadbRestore:
                 for session in self._all if everywhere else self._all[:1]:
                     _query(session, self.host.prepared(entry))
         except pymysql.Error as error:
-            stop_if_outside(error)
             yield from self._failed(entry, error)
 
     def _note(self, entry: Entry) -> None:
@@ -201,6 +178,7 @@ class MariadbRestore:
             self._triggered.add(entry.about)
 
     def _failed(self, entry: Entry, error: pymysql.Error) -> Iterator[Finding]:
+        stop_if_outside(error)
         number = error.args[0] if error.args else 0
         if entry.kind == "setting" and number in _NOT_HERE:
             return
@@ -237,17 +215,15 @@ class MariadbRestore:
 
     def _batch(self, batch: Batch, load: _Load) -> None:
         load.given += batch.rows
-        if batch.starts is None:
-            statements = iter([load.begin.opening])
-        else:
-            statements = (statement for statement, _ in statements_of(load.begin.opening, batch))
-        for statement in statements:
+        opening = load.begin.opening
+        for statement in (opening,) if batch.starts is None else statements_of(opening, batch):
             if load.alone or self._workers is None:
                 _insert(load, statement, self._all[0])
             else:
                 self._workers.submit(self._workers.quietest(), partial(_insert, load, statement))
 
     def _rows_refused(self, table: Name, error: pymysql.Error) -> Finding:
+        stop_if_outside(error)
         if not self._defined and error.args and error.args[0] in _NO_TABLE:
             return self._undefined(table)
         if error.args and error.args[0] in _DENIED and self.host.folder is None:

@@ -10,7 +10,6 @@ import re
 from collections.abc import Iterator
 from dataclasses import dataclass, field
 from functools import partial
-from pathlib import Path
 
 import psycopg
 
@@ -23,7 +22,6 @@ from sospes.sides.servers.guard import EXTENSIONS, Leave, leave_of
 from sospes.sides.servers.hosts_postgresql import PostgresqlHost
 from sospes.sides.servers.live_postgresql import one_line, stop_if_outside
 from sospes.sides.servers.loads_postgresql import Load, Session
-from sospes.sides.servers.needs import Needs
 from sospes.sides.servers.objects_postgresql import objects_of
 from sospes.sides.servers.workers import Workers
 
@@ -84,10 +82,6 @@ class PostgresqlRestore:
     _keyed: set[Name] = field(default_factory=set)
     _bound: bool = False
 
-    def shortfalls(self, needs: Needs) -> list[str]:
-        """What the server lacks for a backup, in words."""
-        return self.host.shortfalls(needs)
-
     @property
     def version(self) -> str:
         """The server's version."""
@@ -104,16 +98,6 @@ class PostgresqlRestore:
             yield from self._batch(event)
         elif isinstance(event, RowsEnd):
             yield from self._rows_end(event)
-
-    @property
-    def folder(self) -> Path | None:
-        """Where the server's files are; None for a server that isn't ours."""
-        return self.host.folder
-
-    @property
-    def location(self) -> str:
-        """Where the side copy is, as it may be shown."""
-        return self.host.location
 
     def checked(self) -> Iterator[Finding]:
         """The engine's own checks of all databases."""
@@ -144,10 +128,6 @@ class PostgresqlRestore:
                     session.cancel()  # the thread that it works for ends with an error that nobody waits for
                 else:
                     session.close()
-        self.host.remove()
-
-    def remove(self) -> None:
-        """Remove the side copy."""
         self.host.remove()
 
     def summary(self) -> Iterator[Finding]:

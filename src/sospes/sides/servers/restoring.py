@@ -13,34 +13,24 @@ from sospes.model.findings import Finding
 from sospes.model.objects import DatabaseObject, ObjectKey
 from sospes.sides.servers.address import Address
 from sospes.sides.servers.binaries import Binaries
+from sospes.sides.servers.hosts import Host
 from sospes.sides.servers.marks import Marked, Naming
-from sospes.sides.servers.needs import Needs
 
 
 class EngineRestore(Protocol):
-    """Takes in a backup's events on a private server.
+    """Takes in a backup's events on a server.
 
     rows     rows that went in, by table
     refused  kind and name of what the guard kept from running
-    folder   where the server's files are
     """
+
+    @property
+    def host(self) -> Host:
+        """Where the side copy is made, and how it is removed."""
+        ...
 
     rows: dict[Name, int]
     refused: list[tuple[str, str]]
-
-    @property
-    def folder(self) -> Path | None:
-        """Where the server's files are; None for a server that isn't ours."""
-        ...
-
-    @property
-    def location(self) -> str:
-        """Where the side copy is, as it may be shown."""
-        ...
-
-    def shortfalls(self, needs: Needs) -> list[str]:
-        """What the server lacks for a backup, in words; nothing has been made yet."""
-        ...
 
     @property
     def version(self) -> str:
@@ -69,10 +59,6 @@ class EngineRestore(Protocol):
 
     def abandon(self) -> None:
         """After an error: stop what still runs, and remove the side copy."""
-        ...
-
-    def remove(self) -> None:
-        """Stop the server and delete its files."""
         ...
 
 
