@@ -7,7 +7,8 @@ import io
 import re
 import sys
 import time
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Iterator, Sequence
+from contextlib import contextmanager
 from pathlib import Path
 from typing import TYPE_CHECKING, Any
 
@@ -18,6 +19,7 @@ if TYPE_CHECKING:
     from sospes.report.printer import Printer
     from sospes.report.progress import ProgressBar
     from sospes.sides.servers.address import Address
+    from sospes.work.compare import Comparing
     from sospes.work.describe import Looking
     from sospes.work.outcome import Description, Outcome
     from sospes.work.salvage import Missing
@@ -237,6 +239,21 @@ def place(args: argparse.Namespace, word: str) -> Path | Address:
         return Path(word)
     profiles = _read_toml(args.config).get("profiles", {})
     return read_address(word, profiles, os.environ)
+
+
+@contextmanager
+def two_sides(args: argparse.Namespace) -> Iterator[tuple[Path | Address, Path | Address, Comparing]]:
+    """LEFT and RIGHT, and what all commands that compare them have in common, with a progress bar."""
+    from sospes.work.compare import Comparing
+
+    left, right = place(args, args.left), place(args, args.right)
+    files = [side for side in (left, right) if isinstance(side, Path)]
+    with progress(args, "comparing", files) as bar:
+        comparing = Comparing(
+            opening=opening(args), tables=args.table, key=args.key, timeout_seconds=args.timeout, gentle=args.gentle,
+            progress=bar,
+        )  # fmt: skip
+        yield left, right, comparing
 
 
 def opening(args: argparse.Namespace) -> Opening:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import argparse
 import time
+from dataclasses import replace
 from datetime import datetime
 from decimal import Decimal, InvalidOperation
 from pathlib import Path
@@ -46,6 +47,12 @@ def configure(parser: argparse.ArgumentParser) -> None:
         help="compare this table only; may be given several times",
     )
     common.add_key_and_timeout(parser)
+    _add_counting(parser)
+    common.add_hide_values(parser)
+
+
+def _add_counting(parser: argparse.ArgumentParser) -> None:
+    """What counts as a difference, and what is shown of it."""
     parser.add_argument(
         "--ignore",
         action="append",
@@ -85,7 +92,6 @@ def configure(parser: argparse.ArgumentParser) -> None:
         action="store_true",
         help="compare rows, and leave out indexes, constraints, views, routines, triggers, rights and comments",
     )
-    common.add_hide_values(parser)
 
 
 def _moment(text: str) -> datetime:
@@ -112,31 +118,24 @@ def _tolerance(text: str) -> tuple[str, str]:
 def run(args: argparse.Namespace) -> int:
     """Compare two sides."""
     from sospes.report.compare import tell_compare
-    from sospes.work.compare import Comparing, compare
+    from sospes.work.compare import compare
     from sospes.work.known import compare_known, is_known
 
     begin = time.perf_counter()
     if args.exact and args.total:
         raise UsageError("--exact compares text, which has no sums", "leave --exact or --total away")
-    left, right = common.place(args, args.left), common.place(args, args.right)
-    files = [place for place in (left, right) if isinstance(place, Path)]
-    with common.progress(args, "comparing", files) as progress:
-        how = Comparing(
-            opening=common.opening(args),
-            tables=args.table,
-            key=args.key,
+    with common.two_sides(args) as (left, right, comparing):
+        how = replace(
+            comparing,
             ignored=args.ignore,
             tolerance=dict(args.within),
             limit=args.limit,
             hide=args.hide_values,
-            timeout_seconds=args.timeout,
-            gentle=args.gentle,
             drift_by=args.drift_by,
             written_at=args.written_at,
             rows_only=args.rows_only,
             exact=args.exact,
             totals=args.total,
-            progress=progress,
         )
         if isinstance(right, Path) and is_known(right):
             outcome = compare_known(left, right, how)

@@ -46,21 +46,10 @@ def configure(parser: argparse.ArgumentParser) -> None:
 def run(args: argparse.Namespace) -> int:
     """Compare, and write the script."""
     from sospes.report.mend import tell_mend
-    from sospes.work.compare import Comparing
     from sospes.work.mend import Mending, mend
 
     begin = time.perf_counter()
-    left, right = common.place(args, args.left), common.place(args, args.right)
-    files = [place for place in (left, right) if isinstance(place, Path)]
-    with common.progress(args, "comparing", files) as progress:
-        comparing = Comparing(
-            opening=common.opening(args),
-            tables=args.table,
-            key=args.key,
-            timeout_seconds=args.timeout,
-            gentle=args.gentle,
-            progress=progress,
-        )
+    with common.two_sides(args) as (left, right, comparing):
         how = Mending(
             comparing=comparing,
             out=args.out,

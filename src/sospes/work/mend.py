@@ -11,6 +11,7 @@ from collections.abc import Callable, Iterator, Sequence
 from contextlib import ExitStack
 from dataclasses import dataclass, field, replace
 from datetime import datetime
+from itertools import chain
 from pathlib import Path
 
 from sospes.model.entries import Column, Name
@@ -18,6 +19,7 @@ from sospes.model.errors import CannotCheck, UsageError
 from sospes.model.events import Held
 from sospes.model.findings import Finding, note
 from sospes.model.verdict import Rung
+from sospes.places.writing import write_whole
 from sospes.rows.decoding import Row
 from sospes.sides.servers.address import Address
 from sospes.work.compare import Comparing, differences_of, opened_side, summed
@@ -292,13 +294,5 @@ def _write(path: Path | None, script: Iterator[bytes], header: Sequence[str]) ->
     """Write a script beside and rename it."""
     if path is None:
         return
-    beside = path.with_name(f".{path.name}.part")
-    try:
-        with beside.open("xb") as file:
-            file.writelines(b"-- " + " ".join(line.split()).encode() + b"\n" for line in header)
-            file.writelines(script)
-        beside.replace(path)
-    except OSError as error:
-        raise CannotCheck(f"{path}: can't be written: {error.strerror}", "name another file") from error
-    finally:
-        beside.unlink(missing_ok=True)
+    comments = (b"-- " + " ".join(line.split()).encode() + b"\n" for line in header)
+    write_whole(path, chain(comments, script), "name another file")

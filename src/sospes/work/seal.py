@@ -6,7 +6,6 @@ import base64
 import hashlib
 import hmac
 import json
-import os
 import zlib
 from dataclasses import asdict, dataclass
 from pathlib import Path
@@ -89,18 +88,6 @@ def seal_text(seal: Seal, key: bytes | None) -> bytes:
         "signature": None if key is None else hmac.new(key, line, hashlib.sha256).hexdigest(),
     }
     return line + b"\n" + json.dumps(closing).encode() + b"\n"
-
-
-def write_seal(path: Path, text: bytes) -> None:
-    """Write a seal beside and rename it."""
-    beside = path.with_name(f".{path.name}.{os.getpid()}.part")
-    try:
-        beside.write_bytes(text)
-        beside.replace(path)
-    except OSError as error:
-        raise CannotCheck(f"{path}: can't be written: {error.strerror}", "name another file with --out FILE") from error
-    finally:
-        beside.unlink(missing_ok=True)
 
 
 class BadSeal(Exception):

@@ -16,6 +16,7 @@ from sospes.model.events import Batch, Event, Notation, RowsBegin, RowsEnd
 from sospes.model.findings import Finding, verdict_of
 from sospes.model.verdict import Rung, Verdict
 from sospes.places.source import Source
+from sospes.places.writing import write_whole
 from sospes.rows.digests import MODULUS, sum_of_lines
 from sospes.rows.typed.cells import ColumnsOf
 from sospes.rows.typed.sums import ColumnTotal
@@ -24,7 +25,7 @@ from sospes.stream.blocks import BLOCK_SIZE, Digest, block_digests
 from sospes.stream.restart import Restarts, gzip_restarts, thinned
 from sospes.work.figures import draft_of
 from sospes.work.outcome import Outcome
-from sospes.work.seal import ENDING, VERSION, Seal, SealedTable, SealedTotal, seal_text, write_seal
+from sospes.work.seal import ENDING, VERSION, Seal, SealedTable, SealedTotal, seal_text
 
 _TIMES = (["date"], ["timestamp"], ["timestamptz"], ["datetime"])
 Progress = Callable[[int], None]
@@ -148,9 +149,9 @@ def seal(path: Path, how: Sealing) -> Outcome[SealResult]:
     made, opened, findings = make_seal([path], how)
     text = b"" if made is None else seal_text(made, how.key)
     if made is not None:
-        write_seal(target, text)
+        write_whole(target, [text], "name another file with --out FILE")
         if how.draft is not None:
-            write_seal(how.draft, draft_of(made).encode())
+            write_whole(how.draft, [draft_of(made).encode()], "name another file with --draft-figures FILE")
     evidence = [Rung.PRESENT] + ([Rung.IDENTIFIED] if opened.form else [])
     if made is not None and verdict_of(findings) is Verdict.SOUND:
         evidence.append(Rung.INTACT)

@@ -1,0 +1,22 @@
+"""Writes whole files: beside, and renamed once they are complete."""
+
+from __future__ import annotations
+
+import os
+from collections.abc import Iterable
+from pathlib import Path
+
+from sospes.model.errors import CannotCheck
+
+
+def write_whole(path: Path, parts: Iterable[bytes], advice: str) -> None:
+    """Put a file in its place at once. Raises CannotCheck, with nothing changed, where that fails."""
+    beside = path.with_name(f".{path.name}.{os.getpid()}.part")
+    try:
+        with beside.open("xb") as file:
+            file.writelines(parts)
+        beside.replace(path)
+    except OSError as error:
+        raise CannotCheck(f"{path}: can't be written: {error.strerror}", advice) from error
+    finally:
+        beside.unlink(missing_ok=True)
