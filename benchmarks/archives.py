@@ -5,18 +5,16 @@ Needs PostgreSQL server binaries and gzip: a throw-away server makes the archive
 
 from __future__ import annotations
 
-import argparse
 import json
 import shutil
 import statistics
-import tempfile
 from collections.abc import Callable
 from functools import partial
 from pathlib import Path
 
 from tests.servers import PostgresServer
 
-from benchmarks.speed import HEAD, PROGRAM, Spent, make_inputs, ratio, run
+from benchmarks.speed import HEAD, PROGRAM, Spent, make_inputs, measured, ratio, run
 
 
 def make_archives(folder: Path, mib: int) -> None:
@@ -35,29 +33,22 @@ def make_archives(folder: Path, mib: int) -> None:
             shutil.move(server.folder / name, folder / name)
 
 
-def main() -> None:
-    """Make the archives and measure."""
-    parser = argparse.ArgumentParser(description=__doc__, formatter_class=argparse.RawDescriptionHelpFormatter)
-    parser.add_argument("--mib", type=int, default=570, help="size of the rows in MiB (default: %(default)s)")
-    parser.add_argument("--repeat", type=int, default=3, help="how often each is run (default: %(default)s)")
-    args = parser.parse_args()
-    with tempfile.TemporaryDirectory(prefix="sospes-bench-") as name:
-        folder = Path(name)
-        make_archives(folder, args.mib)
-        packed, plain, script = (str(folder / part) for part in ("night.dump", "plain.dump", "night.sql.gz"))
+def measure(folder: Path, repeat: int) -> None:
+    """All measures, one after the other."""
+    packed, plain, script = (str(folder / part) for part in ("night.dump", "plain.dump", "night.sql.gz"))
 
-        def verified(archive: str) -> Callable[[], Spent]:
-            return lambda: run([*PROGRAM, "verify", archive])
+    def verified(archive: str) -> Callable[[], Spent]:
+        return lambda: run([*PROGRAM, "verify", archive])
 
-        test = partial(run, ["gzip", "-t", script])
-        ratio("verify archive against gzip -t of the script", 0.6, args.repeat, verified(packed), test)
-        ratio("verify unpacked archive against packed", 2.0, args.repeat, verified(plain), verified(packed))
-        jobs = {"inspect": ["inspect", packed], "extract a small table": ["extract", packed, "station"]}
-        for what, words in jobs.items():
-            spent = [run([*PROGRAM, *words]) for _ in range(args.repeat)]
-            seconds = statistics.median(one.seconds for one in spent)
-            print(json.dumps({"measure": what, "seconds": round(seconds, 2), "at_most": 0.5}))
+    test = partial(run, ["gzip", "-t", script])
+    ratio("verify archive against gzip -t of the script", 0.6, repeat, verified(packed), test)
+    ratio("verify unpacked archive against packed", 2.0, repeat, verified(plain), verified(packed))
+    jobs = {"inspect": ["inspect", packed], "extract a small table": ["extract", packed, "station"]}
+    for what, words in jobs.items():
+        spent = [run([*PROGRAM, *words]) for _ in range(repeat)]
+        seconds = statistics.median(one.seconds for one in spent)
+        print(json.dumps({"measure": what, "seconds": round(seconds, 2), "at_most": 0.5}))
 
 
 if __name__ == "__main__":
-    main()
+    measured(__doc__, measure, make_archives)

@@ -6,19 +6,17 @@ server with the very settings that a rehearsal has. Needs PostgreSQL server bina
 
 from __future__ import annotations
 
-import argparse
 import json
 import os
 import shutil
-import statistics
 import subprocess
-import tempfile
 import time
+from functools import partial
 from pathlib import Path
 
 from tests.servers import PostgresServer, postgres_folders
 
-from benchmarks.speed import PROGRAM
+from benchmarks.speed import PROGRAM, Spent, measured, ratio
 from sospes.model.entries import Engine
 from sospes.sides.servers.binaries import find_binaries
 from sospes.sides.servers.private_postgresql import PrivatePostgresql
@@ -48,8 +46,8 @@ def make_backups(folder: Path, rows: int) -> None:
             shutil.move(server.folder / name, folder / name)
 
 
-def by_client(script: Path) -> float:
-    """Seconds of the client that feeds the script to a private server."""
+def by_client(script: Path) -> Spent:
+    """The client that feeds the script to a private server."""
     server = PrivatePostgresql(find_binaries(Engine.POSTGRESQL, (), None), None).started()
     try:
         address = server.address("postgres")
@@ -59,35 +57,26 @@ def by_client(script: Path) -> float:
         begin = time.perf_counter()
         command = [*client, "-f", str(script), "-o", os.devnull, "side"]
         subprocess.run(command, env=environment, check=True, capture_output=True)
-        return time.perf_counter() - begin
+        return Spent(time.perf_counter() - begin, 0)
     finally:
         server.remove()
 
 
-def by_us(backup: Path, workers: int) -> float:
-    """Seconds of the restore in a rehearsal, by its own account."""
+def by_us(backup: Path, workers: int) -> Spent:
+    """The restoring step of a rehearsal, by its own account."""
     command = [*PROGRAM, "rehearse", "--side", "private", "--workers", str(workers), str(backup), "--json"]
     done = subprocess.run(command, capture_output=True, check=True)
     steps = json.loads(done.stdout)["result"]["steps"]
-    return next(float(step["seconds"]) for step in steps if step["name"] == "read and restore")
+    return Spent(next(float(step["seconds"]) for step in steps if step["name"] == "read and restore"), 0)
 
 
-def main() -> None:
-    """Make the backups and measure."""
-    parser = argparse.ArgumentParser(description=__doc__, formatter_class=argparse.RawDescriptionHelpFormatter)
-    parser.add_argument("--rows", type=int, default=1_200_000, help="rows of each table (default: %(default)s)")
-    parser.add_argument("--repeat", type=int, default=3, help="how often each is run (default: %(default)s)")
-    args = parser.parse_args()
-    with tempfile.TemporaryDirectory(prefix="sospes-bench-") as name:
-        folder = Path(name)
-        make_backups(folder, args.rows)
-        for form, workers, most in (("night.dump", 2, 0.75), ("night.dump", 1, None), ("night.sql", 2, 0.75)):
-            ratios = [by_us(folder / form, workers) / by_client(folder / "night.sql") for _ in range(args.repeat)]
-            median = round(statistics.median(ratios), 2)
-            spread = [round(min(ratios), 2), round(max(ratios), 2)]
-            what = f"restore of {form}, {workers} workers, against the client"
-            print(json.dumps({"measure": what, "ratio": median, "spread": spread, "at_most": most}), flush=True)
+def measure(folder: Path, repeat: int) -> None:
+    """An archive with two workers and with one, and a script."""
+    client = partial(by_client, folder / "night.sql")
+    for form, workers, most in (("night.dump", 2, 0.75), ("night.dump", 1, None), ("night.sql", 2, 0.75)):
+        what = f"restore of {form}, {workers} workers, against the client"
+        ratio(what, most, repeat, partial(by_us, folder / form, workers), client)
 
 
 if __name__ == "__main__":
-    main()
+    measured(__doc__, measure, make_backups, ("rows", 1_200_000, "rows of each table"))

@@ -119,7 +119,7 @@ def make_inputs(folder: Path, mib: int) -> None:
     subprocess.run(["gzip", "-k", str(folder / "night.sql")], check=True)
 
 
-def ratio(name: str, aim: float, repeat: int, ours: Callable[[], Spent], theirs: Callable[[], Spent]) -> None:
+def ratio(name: str, aim: float | None, repeat: int, ours: Callable[[], Spent], theirs: Callable[[], Spent]) -> None:
     """Print how long ours takes beside theirs, measured in turn."""
     pairs = [(ours(), theirs()) for _ in range(repeat)]
     ratios = [one.seconds / other.seconds for one, other in pairs]
@@ -184,17 +184,26 @@ def measure(folder: Path, repeat: int) -> None:
     print(json.dumps({"measure": "sospes --version", "seconds": round(statistics.median(started), 3), "at_most": 0.2}))
 
 
-def measured(about: str | None, measure: Callable[[Path, int], None]) -> None:
-    """Read the options that `about` describes, make the inputs in a temporary folder, and measure there."""
+MIB = ("mib", 570, "size of the plain dump in MiB")
+
+
+def measured(
+    about: str | None,
+    measure: Callable[[Path, int], None],
+    make: Callable[[Path, int], None] = make_inputs,
+    size: tuple[str, int, str] = MIB,
+) -> None:
+    """Read the options that `about` describes, make inputs of a size in a temporary folder, and measure there."""
+    name, default, meaning = size
     parser = argparse.ArgumentParser(description=about, formatter_class=argparse.RawDescriptionHelpFormatter)
-    parser.add_argument("--mib", type=int, default=570, help="size of the plain dump in MiB (default: %(default)s)")
+    parser.add_argument(f"--{name}", type=int, default=default, help=f"{meaning} (default: %(default)s)")
     parser.add_argument("--repeat", type=int, default=3, help="how often each is run (default: %(default)s)")
-    args = parser.parse_args()
+    args = vars(parser.parse_args())
     machine = f"{platform.machine()}, {os.cpu_count()} cores, Python {platform.python_version()}"
-    print(json.dumps({"machine": machine, "mib": args.mib, "repeat": args.repeat}))
+    print(json.dumps({"machine": machine, name: args[name], "repeat": args["repeat"]}))
     with tempfile.TemporaryDirectory(prefix="sospes-bench-") as folder:
-        make_inputs(Path(folder), args.mib)
-        measure(Path(folder), args.repeat)
+        make(Path(folder), args[name])
+        measure(Path(folder), args["repeat"])
 
 
 if __name__ == "__main__":
