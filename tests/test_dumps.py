@@ -212,7 +212,6 @@ def test_forms_of_the_same_rows_compare_equal(left: str, right: str) -> None:
     tables = run.document["result"]["tables"]
 
     assert all(t["left_rows"] == t["right_rows"] == t["same"] for t in tables)
-    assert all(t["left_digest"] == t["right_digest"] for t in tables)
 
 
 def test_side_copy_keeps_names_that_sqlite_would_mix_up(tmp_path: Path) -> None:

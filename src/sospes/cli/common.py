@@ -19,8 +19,8 @@ if TYPE_CHECKING:
     from sospes.report.printer import Printer
     from sospes.report.progress import ProgressBar
     from sospes.sides.servers.address import Address
-    from sospes.work.compare import Comparing
     from sospes.work.describe import Looking
+    from sospes.work.matching import Comparing
     from sospes.work.outcome import Description, Outcome
     from sospes.work.salvage import Missing
     from sospes.work.sealed import SealUse
@@ -244,7 +244,7 @@ def place(args: argparse.Namespace, word: str) -> Path | Address:
 @contextmanager
 def two_sides(args: argparse.Namespace) -> Iterator[tuple[Path | Address, Path | Address, Comparing]]:
     """LEFT and RIGHT, and what all commands that compare them have in common, with a progress bar."""
-    from sospes.work.compare import Comparing
+    from sospes.work.matching import Comparing
 
     left, right = place(args, args.left), place(args, args.right)
     files = [side for side in (left, right) if isinstance(side, Path)]

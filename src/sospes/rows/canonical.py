@@ -18,6 +18,7 @@ _TRUE = frozenset({"t", "true", "1", "yes", "on"})
 _FALSE = frozenset({"f", "false", "0", "no", "off"})
 
 
+_PLAIN_INTEGER = re.compile(r"[-+]?\d+", re.ASCII)
 _PLAIN_NUMBER = re.compile(r"([-+]?)(\d+)(?:\.(\d*))?")
 MOST_ZEROS = 1000
 """A number with more zeros than this before or behind its point is written with an exponent."""
@@ -76,33 +77,74 @@ def _number(text: str) -> dict[str, str]:
     return {"\0number": decimal_text(text)}
 
 
-_MOMENT = re.compile(r"(\d{4})-(\d\d)-(\d\d) (\d\d):(\d\d):(\d\d)(\.\d+)?([-+])(\d\d)(?::?(\d\d))?")
+_MOMENT = re.compile(
+    r"(\d{4})-(\d\d)-(\d\d)[ T](\d\d):(\d\d)(?::(\d\d)(\.\d+)?)?(?:Z|([-+])(\d\d)(?::?(\d\d))?)?", re.ASCII
+)
 
 
 def moment_text(text: str) -> str:
-    """A point in time in UTC; what is no such thing (infinity, years beyond 9999) stays as it is."""
-    if text.endswith("+00"):
+    """A point in time in UTC, which one without a zone is taken to be in (MariaDB's are).
+
+    What is no such thing (infinity, years beyond 9999) stays as it is.
+    """
+    if text.endswith("+00") and text[10:11] == " " and text[-4:-3] != "0":
         return text
     match = _MOMENT.fullmatch(text)
     if match is None:
         return text
-    offset = timedelta(hours=int(match[9]), minutes=int(match[10] or 0))
+    offset = timedelta(hours=int(match[9] or 0), minutes=int(match[10] or 0))
     try:
-        local = datetime(*(int(match[group]) for group in range(1, 7)))  # type: ignore[arg-type]
-        moved = local - offset if match[8] == "+" else local + offset
+        local = datetime(*(int(match[group] or 0) for group in range(1, 7)))  # type: ignore[arg-type]
+        moved = local + offset if match[8] == "-" else local - offset
     except (ValueError, OverflowError):
         return text
-    return f"{moved:%Y-%m-%d %H:%M:%S}{match[7] or ''}+00"
+    return f"{moved.isoformat(' ')}{_fraction(match[7])}+00"
+
+
+def stamp_text(text: str) -> str:
+    """Date and time of day without a zone; one with a zone, and what is no such thing, stays as it is."""
+    match = _MOMENT.fullmatch(text)
+    if match is None or match[8] or text.endswith("Z"):
+        return text
+    return f"{text[:10]} {match[4]}:{match[5]}:{match[6] or '00'}{_fraction(match[7])}"
+
+
+def _fraction(text: str | None) -> str:
+    """A fraction of a second without superfluous zeros."""
+    return (text or "").rstrip("0").rstrip(".")
+
+
+def dynamic_text(text: str) -> str:
+    """A value of SQLite, whose columns hold integers and floating-point numbers side by side."""
+    if _PLAIN_INTEGER.fullmatch(text):
+        return decimal_text(text)
+    try:
+        return decimal_text(repr(float(text)))
+    except ValueError:
+        return text
+
+
+def unpadded(text: str) -> str:
+    """Text without the blanks that fill it up."""
+    return text.rstrip(" ")
 
 
 _TEXTS: dict[Meaning, Callable[[str], str]] = {
     Meaning.DECIMAL: decimal_text,
     Meaning.FLOAT: float_text,
-    Meaning.DYNAMIC: float_text,
+    Meaning.DYNAMIC: dynamic_text,
     Meaning.BOOLEAN: boolean_text,
     Meaning.JSON: json_text,
     Meaning.MOMENT: moment_text,
+    Meaning.STAMP: stamp_text,
+    Meaning.PADDED: unpadded,
 }
+
+
+def normal_text(text: str, meaning: Meaning) -> str:
+    """The one text of a value under a meaning whose values have several."""
+    normal = _TEXTS.get(meaning)
+    return text if normal is None else normal(text)
 
 
 def canonical_of(meaning: Meaning) -> Canonical:

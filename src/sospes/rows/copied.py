@@ -1,72 +1,173 @@
-"""Sums over rows of COPY text as they stand: with one text for one value, equal sums mean equal rows."""
+"""Rows of COPY text as they stand, cut into chunks: with one text for one value, equal chunks mean equal rows.
+
+The chunks of a table are known by their digests and, where they stand in one piece, by their places.
+"""
 
 from __future__ import annotations
 
+from collections.abc import Callable, Iterator
 from dataclasses import dataclass, field
+from typing import IO
 
+import numpy as np
+from numpy.typing import NDArray
+
+from sospes.model.entries import Name
 from sospes.model.events import Batch, Notation
-from sospes.rows.digests import MODULUS, sum_of_lines
+from sospes.rows.chunks import Cutter
+from sospes.rows.digests import DigestStore, digest_lines
 from sospes.rows.totals import Total
 from sospes.rows.typed.cells import ColumnsOf
 from sospes.rows.typed.sums import ColumnTotal
+
+Chunk = bytes | memoryview
+
+
+def lines_batch(data: bytes, width: int, plain_from: int = 0, first_row: int = 0) -> Batch:
+    """Whole lines of COPY text in UTF-8; `first_row` is 0 where nobody knows which rows they are."""
+    return Batch(
+        notation=Notation.COPY, data=data, rows=data.count(b"\n"), width=width, encoding="utf-8", first_row=first_row,
+        plain_from=plain_from, plain_to=plain_from + len(data), line=0,
+    )  # fmt: skip
+
+
+@dataclass(slots=True)
+class Totals:
+    """Control totals of some columns, added up over rows as they stand."""
+
+    columns: dict[str, ColumnTotal]
+
+    def add(self, batch: Batch, columns: tuple[str, ...]) -> None:
+        """Take in the numbers of some rows."""
+        if self.columns:
+            cells = ColumnsOf(batch)
+            for name, total in self.columns.items():
+                total.add(cells.column(columns.index(name)))
+
+    def of(self, column: str) -> Total:
+        """A column's control total, in the shape of those that are counted value by value."""
+        found = self.columns[column]
+        return Total(values=found.values, nulls=found.nulls, strange=found.strange, fraction=found.sum)
+
+
+def totals_of(columns: frozenset[str]) -> Totals:
+    """Totals of these columns of numbers, of no rows yet."""
+    return Totals({name: ColumnTotal(summed=True) for name in sorted(columns)})
+
+
+@dataclass(frozen=True, slots=True)
+class Chunked:
+    """Chunks of lines, and for each the key of its digest."""
+
+    chunks: list[Chunk]
+    keys: NDArray[np.uint64]
 
 
 @dataclass(slots=True)
 class CopySum:
     """Rows of one table on one side.
 
-    columns  the cells' names, in order; None before the first rows
+    chunks   the digests of their chunks
+    columns  the cells' names, in order
     plain    whether all of them were COPY text in UTF-8 under the same columns
-    total    the sum of the lines' digests, modulo 2^128
+    placed   whether the chunks stand in the plain text as they are
     """
 
-    summed: frozenset[str]
-    columns: tuple[str, ...] | None = None
+    chunks: DigestStore
+    totals: Totals
+    columns: tuple[str, ...]
     plain: bool = True
+    placed: bool = True
     rows: int = 0
-    total: int = 0
-    totals: dict[str, ColumnTotal] = field(default_factory=dict)
+    _keys: list[NDArray[np.uint64]] = field(default_factory=list)
+    _starts: list[NDArray[np.int64]] = field(default_factory=list)
+    _sizes: list[NDArray[np.uint32]] = field(default_factory=list)
+    _cutter: Cutter = field(default_factory=Cutter)
+    _next: int = 0
 
-    def add(self, batch: Batch, columns: tuple[str, ...]) -> None:
-        """Take in some rows."""
-        if self.columns is None:
-            self.columns = columns
-            self.sum_up(self.summed)
+    def add(self, batch: Batch, columns: tuple[str, ...]) -> Chunked:
+        """Take in some rows; gives the chunks that became whole."""
         self.plain = self.plain and batch.notation is Notation.COPY and self.columns == columns and bool(batch.width)
         self.plain = self.plain and (batch.encoding == "utf-8" or batch.data.isascii())
         if not self.plain:
-            return
+            return self._taken([], 0)
         self.rows += batch.rows
-        self.total = (self.total + sum_of_lines(batch.data.split(b"\n")[:-1])) % MODULUS
-        self.add_totals(batch, columns)
+        self.totals.add(batch, columns)
+        before = self.end() if batch.plain_from != self._next else self._taken([], 0)
+        start = batch.plain_from - self._cutter.waiting
+        self._next = batch.plain_to
+        self.placed = self.placed and batch.plain_to - batch.plain_from == len(batch.data)
+        found = self._taken(self._cutter.cut(batch.data, None if batch.ends is None else batch.ends[:, -1] + 1), start)
+        return Chunked([*before.chunks, *found.chunks], np.concatenate((before.keys, found.keys)))
 
-    def add_totals(self, batch: Batch, columns: tuple[str, ...]) -> None:
-        """Take in the numbers of some rows."""
-        if self.totals:
-            cells = ColumnsOf(batch)
-            for name, total in self.totals.items():
-                total.add(cells.column(columns.index(name)))
+    def end(self) -> Chunked:
+        """The rows end, or go on elsewhere: what is left is a chunk."""
+        start = self._next - self._cutter.waiting
+        return self._taken(self._cutter.last(), start)
 
-    def sum_up(self, names: frozenset[str]) -> None:
-        """From now on, add up the numbers of these columns."""
-        self.totals = {name: ColumnTotal(summed=True) for name in self.columns or () if name in names}
+    def _taken(self, chunks: list[Chunk], start: int) -> Chunked:
+        digests = digest_lines(chunks, None)
+        keys = digests["key"].copy()
+        if chunks:
+            sizes = np.array([len(chunk) for chunk in chunks], dtype=np.uint32)
+            self.chunks.add(digests)
+            self._keys.append(keys)
+            self._sizes.append(sizes)
+            self._starts.append(start + np.cumsum(sizes, dtype=np.int64) - sizes)
+        return Chunked(chunks, keys)
 
-    def total_of(self, column: str) -> Total:
-        """A column's control total, in the shape of those that are counted value by value."""
-        found = self.totals.get(column)
-        if found is None:
-            return Total()
-        return Total(values=found.values, nulls=found.nulls, strange=found.strange, fraction=found.sum)
+    def keys(self) -> NDArray[np.uint64]:
+        """The keys of all chunks, sorted."""
+        return np.sort(np.concatenate(self._keys)) if self._keys else np.empty(0, dtype=np.uint64)
 
-    @property
-    def hexadecimal(self) -> str:
-        """The sum of all digests as text."""
-        return f"{self.total:032x}"
+    def places(self, keys: NDArray[np.uint64]) -> Iterator[tuple[int, int]]:
+        """From where to where the chunks with these keys stand in the plain text, in order."""
+        if self._keys:
+            wanted = np.flatnonzero(np.isin(np.concatenate(self._keys), keys))
+            starts, sizes = np.concatenate(self._starts)[wanted], np.concatenate(self._sizes)[wanted]
+            yield from zip(starts.tolist(), (starts + sizes).tolist(), strict=True)
 
 
-def same(one: CopySum | None, other: CopySum | None) -> bool:
-    """Whether two sides have the very same rows, in any order."""
-    if one is None or other is None or not (one.plain and other.plain):
-        return False
-    empty = one.columns is None and other.columns is None
-    return empty or (one.columns, one.rows, one.total) == (other.columns, other.rows, other.total)
+class CopySums:
+    """The sums of the tables of one side that are `wanted`, until rows come that are no COPY text.
+
+    The digests of all of them share `file`.
+    """
+
+    def __init__(self, wanted: Callable[[Name], bool], file: IO[bytes]) -> None:
+        self.found: dict[Name, CopySum] = {}
+        self._wanted, self._file = wanted, file
+        self._current: Name | None = None
+        self._off = False
+
+    def wants(self, name: Name) -> bool:
+        """Whether the rows of a table are to come."""
+        return not self._off and self._wanted(name)
+
+    def begin(self, table: Name, columns: tuple[str, ...], summed: frozenset[str]) -> None:
+        """Rows of a table follow; `summed` are its columns of numbers."""
+        if table != self._current:
+            self.end()
+            self._current = table
+        if table not in self.found:
+            self.found[table] = CopySum(DigestStore(self._file), totals_of(summed & frozenset(columns)), columns)
+
+    def add(self, table: Name, columns: tuple[str, ...], batch: Batch) -> Chunked:
+        """Take in some rows of the table that began last. Gives the chunks that became whole."""
+        self._off = self._off or batch.notation is not Notation.COPY
+        return self.found[table].add(batch, columns)
+
+    def end(self) -> Chunked | None:
+        """The rows of the current table end."""
+        if self._current is None:
+            return None
+        found = self.found[self._current]
+        chunks = found.end()
+        found.chunks.flush()
+        return chunks
+
+    def keep_in(self, file: IO[bytes]) -> None:
+        """Let the digests be in this file, which has what the other one had."""
+        self._file = file
+        for found in self.found.values():
+            found.chunks.file = file

@@ -22,7 +22,7 @@ ROW = np.dtype([("key", "<u8"), ("low", "<u8"), ("high", "<u8")])
 Digested = NDArray[np.void]
 
 
-def digest_lines(lines: Sequence[bytes], keys: Sequence[bytes] | None) -> Digested:
+def digest_lines(lines: Sequence[bytes | memoryview], keys: Sequence[bytes] | None) -> Digested:
     """One record for each line; without keys a line's own digest is its key."""
     digest = xxhash.xxh3_128_digest
     joined = b"".join([digest(line) for line in lines])
@@ -46,7 +46,7 @@ def sum_of_lines(lines: Sequence[bytes]) -> int:
 
 @dataclass(slots=True)
 class DigestStore:
-    """All digests of one table on one side, sorted in chunks; `file` takes them once there are many."""
+    """All digests of one table on one side, sorted in chunks; `file` takes them, and may be others' file, too."""
 
     file: IO[bytes]
     rows: int = 0
@@ -62,9 +62,10 @@ class DigestStore:
         self._pending.append(digests)
         self._pending_rows += len(digests)
         if self._pending_rows >= CHUNK_ROWS:
-            self._flush()
+            self.flush()
 
-    def _flush(self) -> None:
+    def flush(self) -> None:
+        """Put all that is in memory into the file."""
         if not self._pending:
             return
         chunk = np.concatenate(self._pending)
@@ -76,18 +77,13 @@ class DigestStore:
 
     def bucket(self, number: int) -> Digested:
         """The digests whose keys fall into one of `BUCKETS` equal ranges."""
-        self._flush()
+        self.flush()
         parts = []
         for offset, borders in self._chunks:
             begin, end = int(borders[number]), int(borders[number + 1])
             self.file.seek(offset + begin * ROW.itemsize)
             parts.append(np.frombuffer(self.file.read((end - begin) * ROW.itemsize), dtype=ROW))
         return np.concatenate(parts) if parts else np.empty(0, dtype=ROW)
-
-    @property
-    def hexadecimal(self) -> str:
-        """The digest of the whole set."""
-        return f"{self.total:032x}"
 
 
 _LOWEST = np.array([number * ((1 << 64) // BUCKETS) for number in range(BUCKETS)], dtype=np.uint64)

@@ -8,6 +8,8 @@ from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass, field
 
 from sospes.rows.canonical import NULL
+from sospes.rows.causes import Cause, CauseKind, Causes
+from sospes.rows.types import Meaning
 
 FEWEST = 2
 """A cause is named for two rows and more; a single difference explains itself."""
@@ -24,28 +26,32 @@ class Explanation:
 
 
 @dataclass(slots=True)
-class KeyRange:
-    """Keys of rows that one side lacks: the lowest, the highest, and how many."""
+class MissingRange:
+    """Values of a column in rows that the right side lacks: the lowest, the highest, and how many."""
 
+    column: str
     numeric: bool
+    is_key: bool
     rows: int = 0
+    values: int = 0
     lowest: int | bytes | None = None
     highest: int | bytes | None = None
     inside: int = 0
 
     def add(self, key: bytes) -> None:
-        """Take in the key of a missing row."""
+        """Take in the value of a missing row."""
         value = self._value(key)
         self.rows += 1
         if value is None:
             return
+        self.values += 1
         if self.lowest is None or value < self.lowest:  # type: ignore[operator]
             self.lowest = value
         if self.highest is None or value > self.highest:  # type: ignore[operator]
             self.highest = value
 
     def meet(self, keys: Iterable[bytes]) -> None:
-        """Take in the keys of rows that the other side has: inside of the range they break it."""
+        """Take in the values of rows that the other side has: inside of the range they break it."""
         low, high = self.lowest, self.highest
         if low is None or high is None:
             return
@@ -71,29 +77,47 @@ class KeyRange:
 
 
 @dataclass(slots=True)
+class ColumnsOfCause:
+    """How many changed rows a cause accounts for, and in which columns."""
+
+    rows: int = 0
+    columns: dict[str, None] = field(default_factory=dict)
+
+
+@dataclass(slots=True)
 class ChangeStatistics:
     """What changed rows have in common, gathered row by row."""
 
     columns: Sequence[str]
+    meanings: Sequence[Meaning]
     changed: int = 0
     by_column: Counter[str] = field(default_factory=Counter)
-    empty_against_null: Counter[str] = field(default_factory=Counter)
+    causes: dict[Cause, ColumnsOfCause] = field(default_factory=dict)
     _single: dict[int, bytes | None] = field(default_factory=dict)
-    _only_nulls: int = 0
+    _causes: Causes = field(default_factory=Causes)
 
     def add(self, left: Sequence[bytes], right: Sequence[bytes], unlike: Sequence[int]) -> None:
         """Take in a changed row: the cells of both sides, and the indexes of those that differ."""
         self.changed += 1
-        emptied = 0
         for index in unlike:
             self.by_column[self.columns[index]] += 1
             value = right[index]
             if self._single.setdefault(index, value) != value:
                 self._single[index] = None
-            if {left[index], value} == {NULL, b""}:
-                emptied += 1
-                self.empty_against_null[self.columns[index]] += 1
-        self._only_nulls += emptied == len(unlike)
+        self._add_causes(left, right, unlike)
+
+    def _add_causes(self, left: Sequence[bytes], right: Sequence[bytes], unlike: Sequence[int]) -> None:
+        """Count the row for its causes, if all of its changed cells have one."""
+        found: dict[Cause, list[str]] = {}
+        for index in unlike:
+            cause = self._causes.of(left[index], right[index], self.meanings[index])
+            if cause is None:
+                return
+            found.setdefault(cause, []).append(self.columns[index])
+        for cause, columns in found.items():
+            known = self.causes.setdefault(cause, ColumnsOfCause())
+            known.rows += 1
+            known.columns.update(dict.fromkeys(columns))
 
     def constant(self) -> tuple[str, int, bytes] | None:
         """The one column that differs in every changed row and has the same value in all of them on the right."""
@@ -101,11 +125,6 @@ class ChangeStatistics:
             if value is not None and self.by_column[self.columns[index]] == self.changed >= FEWEST:
                 return self.columns[index], index, value
         return None
-
-    @property
-    def only_nulls(self) -> int:
-        """Rows that differ in nothing but NULL against empty text."""
-        return self._only_nulls
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -125,10 +144,11 @@ class Numbers:
 
 
 def explanations(
-    numbers: Numbers, statistics: ChangeStatistics, missing: KeyRange, constant_rows: int, hide: bool
+    numbers: Numbers, statistics: ChangeStatistics, missing: Sequence[MissingRange], constant_rows: int, hide: bool
 ) -> Iterator[Explanation]:
     """The causes that account for the differences, the largest first.
 
+    missing        the ranges of columns that might be gone as a whole, the key's first
     constant_rows  rows of the right in which the column of `statistics.constant()` has its value
     hide           leaves the values out of the sentences
     """
@@ -136,7 +156,7 @@ def explanations(
         *_gone(numbers),
         *_constant(numbers, statistics, constant_rows, hide),
         *_range(numbers, missing, hide),
-        *_nulls(statistics),
+        *_of_cells(statistics),
     ]
     for kind, rows, sentence in sorted(found, key=lambda item: -item[1]):
         yield Explanation(kind=kind, rows=rows, share=round(rows / numbers.unlike, 4), sentence=sentence)
@@ -161,21 +181,39 @@ def _constant(
         yield "column-set-everywhere", statistics.changed, sentence
 
 
-def _range(numbers: Numbers, missing: KeyRange, hide: bool) -> Iterator[tuple[str, int, str]]:
-    if missing.rows >= FEWEST and missing.inside == 0 and missing.lowest is not None and numbers.right_rows:
-        keys = "" if hide else f", {missing.words}"
-        yield (
-            "key-range-missing",
-            missing.rows,
-            f"a contiguous range of {missing.rows:,} keys is missing{keys}",
-        )
+def _range(numbers: Numbers, ranges: Sequence[MissingRange], hide: bool) -> Iterator[tuple[str, int, str]]:
+    """The first range that no row of the right lies in."""
+    for missing in ranges:
+        whole = missing.values == missing.rows >= FEWEST and missing.inside == 0
+        if whole and numbers.right_rows:
+            words = "" if hide else f", {missing.words}"
+            if missing.is_key:
+                kind, what = "key-range-missing", "keys is missing"
+            else:
+                kind, what = "time-range-missing", f"times is missing, column {missing.column}"
+            yield kind, missing.rows, f"a contiguous range of {missing.rows:,} {what}{words}"
+            return
 
 
-def _nulls(statistics: ChangeStatistics) -> Iterator[tuple[str, int, str]]:
-    if statistics.only_nulls >= 1:
-        columns = ", ".join(statistics.empty_against_null)
-        yield (
-            "null-against-empty",
-            statistics.only_nulls,
-            f"{statistics.only_nulls:,} rows differ only in NULL against empty text, in column {columns}",
-        )
+_ALONE = frozenset({CauseKind.EMPTIED, CauseKind.CHARACTERS, CauseKind.BLANKS})
+"""Causes that can't be chance, so that they are named for a single row."""
+
+_SENTENCES = {
+    CauseKind.EMPTIED: "NULL stands against empty text",
+    CauseKind.CHARACTERS: "text is damaged by a wrong character set: {words}",
+    CauseKind.SHIFTED: "times are {words}",
+    CauseKind.TIMES_ROUNDED: "times lost fractions of seconds {words}",
+    CauseKind.ROUNDED: "numbers are rounded {words}",
+    CauseKind.BLANKS: "blanks at the end of text {words}",
+    CauseKind.CUT: "text is cut {words}",
+}
+
+
+def _of_cells(statistics: ChangeStatistics) -> Iterator[tuple[str, int, str]]:
+    """Causes between the cells of changed rows."""
+    for cause, found in statistics.causes.items():
+        if found.rows >= FEWEST or cause.kind in _ALONE:
+            columns = ", ".join(found.columns)
+            sentence = _SENTENCES[cause.kind].format(words=cause.words)
+            rows = "1 row" if found.rows == 1 else f"{found.rows:,} rows"
+            yield cause.kind, found.rows, f"in {rows} {sentence}, column {columns}"

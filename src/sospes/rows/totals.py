@@ -46,6 +46,16 @@ class Total:
         else:
             self.strange += 1
 
+    def moved(self, gone: Total, new: Total) -> Total:
+        """The total with some values taken out and others put in."""
+        return Total(
+            values=self.values - gone.values + new.values,
+            nulls=self.nulls - gone.nulls + new.nulls,
+            strange=self.strange - gone.strange + new.strange,
+            whole=self.whole - gone.whole + new.whole,
+            fraction=_EXACT.add(_EXACT.subtract(self.fraction, gone.fraction), new.fraction),
+        )
+
     @property
     def sum(self) -> str:
         """The exact sum as text."""

@@ -28,10 +28,12 @@ class Meaning(StrEnum):
     FLOAT = "float"
     TEXT = "text"
     FOLDED = "text without regard to case"
+    PADDED = "text filled up with blanks"
     BYTES = "bytes"
     BOOLEAN = "boolean"
     JSON = "json"
     MOMENT = "point in time"
+    STAMP = "date and time of day"
     OTHER = "other"
     DYNAMIC = "dynamic"
 
@@ -49,6 +51,7 @@ _MARIADB_BYTES = re.compile(
 _TEXTS = re.compile(
     r"(?:national )?(?:character|char|varchar|nchar|bpchar|name|tinytext|mediumtext|longtext|text)\b|\"char\""
 )
+_PADDED = re.compile(r"(?:national )?(?:character|char|nchar|bpchar)(?! ?varying)\b")
 _FOLDED = frozenset({"citext", "public.citext"})
 
 
@@ -94,12 +97,15 @@ def meaning_of(engine: Engine, type_text: str, collation: str | None = None) -> 
         return Meaning.FLOAT
     if first in {"boolean", "bool"}:
         return Meaning.BOOLEAN
-    if first == "timestamptz" or (first == "timestamp" and "with time zone" in type_text.lower()):
-        return Meaning.MOMENT
+    if first in {"timestamptz", "timestamp", "datetime"}:
+        zoned = first == "timestamptz" or "with time zone" in type_text.lower()
+        return Meaning.MOMENT if zoned or (first == "timestamp" and engine is not Engine.POSTGRESQL) else Meaning.STAMP
     if first in {"json", "jsonb"}:
         return Meaning.JSON
     if base in _FOLDED:
         return Meaning.FOLDED
+    if engine is Engine.POSTGRESQL and _PADDED.match(base):
+        return Meaning.PADDED
     if _TEXTS.match(base) or first in {"enum", "set"}:
         return Meaning.FOLDED if _folds(engine, collation) else Meaning.TEXT
     return Meaning.OTHER if first in {"interval", "timetz"} else Meaning.TEXT

@@ -10,6 +10,7 @@ from contextlib import closing
 from dataclasses import dataclass, field
 from datetime import datetime
 from decimal import Decimal, InvalidOperation
+from itertools import takewhile
 from pathlib import Path
 from tempfile import TemporaryDirectory
 
@@ -20,7 +21,7 @@ from numpy.typing import NDArray
 from sospes.rows.canonical import NULL, canonical_cells
 from sospes.rows.decoding import Row
 from sospes.rows.digests import Unlike, key_text
-from sospes.rows.explain import ChangeStatistics, Explanation, KeyRange, Numbers, explanations
+from sospes.rows.explain import FEWEST, ChangeStatistics, Explanation, MissingRange, Numbers, explanations
 from sospes.rows.types import Meaning
 from sospes.work.pairing import Pair
 
@@ -56,8 +57,8 @@ class Judging:
 
     drifted  whether a right row, as canonical cells, was written after the backup; None where nobody can tell
     watch    hears of each row that differs: how, and the row on both sides, None where there is none
-    whole_column  the canonical cells of a column, by its place, of all right rows, where `run` is not given those that
-                  are known to be on the left as well; None where it is given all
+    whole_columns  the canonical cells of columns, by their places, of all right rows, where `run` is not given those
+                   that are known to be on the left as well; None where it is given all
     """
 
     pair: Pair
@@ -67,7 +68,7 @@ class Judging:
     work_folder: Path | None
     drifted: Callable[[list[bytes]], bool] | None = None
     watch: Watch | None = None
-    whole_column: Callable[[int], Iterator[bytes]] | None = None
+    whole_columns: Callable[[Sequence[int]], Iterator[list[list[bytes]]]] | None = None
 
 
 @dataclass(slots=True)
@@ -84,14 +85,16 @@ class Differences:
     _only_right: int = 0
     _constant_rows: int = 0
     statistics: ChangeStatistics = field(init=False)
-    _missing: KeyRange = field(init=False)
+    _missing: dict[int, MissingRange] = field(init=False)
 
     def __post_init__(self) -> None:
         """Statistics over the pair's columns."""
         pair = self.judging.pair
-        self.statistics = ChangeStatistics(pair.columns)
-        numeric = bool(pair.key) and pair.meanings[pair.key[0]] is Meaning.INTEGER
-        self._missing = KeyRange(numeric)
+        self.statistics = ChangeStatistics(pair.columns, pair.meanings)
+        self._missing = {
+            place: MissingRange(pair.columns[place], pair.meanings[place] is Meaning.INTEGER, place in pair.key)
+            for place in dict.fromkeys((*pair.key[:1], *pair.timed))
+        }
 
     @property
     def needed(self) -> bool:
@@ -114,7 +117,8 @@ class Differences:
         """The causes behind the differences."""
         if self.numbers.unlike:
             hide = self.judging.hide
-            yield from explanations(self.numbers, self.statistics, self._missing, self._constant_rows, hide)
+            ranges = list(self._missing.values())
+            yield from explanations(self.numbers, self.statistics, ranges, self._constant_rows, hide)
 
     def run(self, left: Rows, right: Rows) -> None:
         """Read both sides again and look at the rows whose keys were found unlike."""
@@ -133,10 +137,10 @@ class Differences:
         if constant is not None:
             _, index, value = constant
             function = self.judging.pair.functions[index]
-            if self.judging.whole_column is None:
-                self._constant_rows = sum(function(row[index]) == value for row in right())
-            else:
-                self._constant_rows = sum(cell == value for cell in self.judging.whole_column(index))
+            cells: Iterator[bytes] = (function(row[index]) for row in right())
+            if self.judging.whole_columns is not None:
+                cells = (cell for [column] in self.judging.whole_columns([index]) for cell in column)
+            self._constant_rows = sum(1 for _ in takewhile(value.__eq__, cells))
 
     def _keyed(self, rows: Iterator[Row]) -> Iterator[tuple[int, list[bytes], Row]]:
         """Canonical rows with the number that stands for their key, and the rows themselves."""
@@ -160,18 +164,25 @@ class Differences:
 
     def _right(self, store: sqlite3.Connection, rows: Rows) -> None:
         only, both = _Members(self.found.right_only), _Members(self.found.both)
-        watch = self._missing.rows > 0 and bool(self.judging.pair.key)
-        place = self.judging.pair.key[0] if watch else 0
-        if watch and self.judging.whole_column is not None:
-            self._missing.meet(self.judging.whole_column(place))
-            watch = False
+        watched = {place: found for place, found in self._missing.items() if found.rows >= FEWEST}
+        if watched and self.judging.whole_columns is not None:
+            self._meet_whole(watched, self.judging.whole_columns(list(watched)))
+            watched = {}
         for key, cells, row in self._keyed(rows()):
-            if watch:
-                self._missing.meet((cells[place],))
+            for place, found in watched.items():
+                found.meet((cells[place],))
             if key in both:
                 self._match(store, key, cells, row)
             elif key in only:
                 self._add_only_right(cells, row)
+
+    def _meet_whole(self, watched: dict[int, MissingRange], parts: Iterator[list[list[bytes]]]) -> None:
+        """Let the ranges meet all right rows, until none of them can hold any more."""
+        for part in parts:
+            for found, column in zip(watched.values(), part, strict=True):
+                found.meet(column)
+            if all(found.inside for found in watched.values()):
+                return
 
     def _match(self, store: sqlite3.Connection, key: int, cells: list[bytes], right: Row) -> None:
         """Find the left row of the same key: an equal one first, else any whose key's text is the same."""
@@ -201,8 +212,8 @@ class Differences:
     def _add_only_left(self, cells: list[bytes], row: Row | None) -> None:
         self._tell("only-left", row, None)
         self._only_left += 1
-        if self.judging.pair.key:
-            self._missing.add(cells[self.judging.pair.key[0]])
+        for place, found in self._missing.items():
+            found.add(cells[place])
         self._list("only-left", cells, cells, None, range(len(cells)))
 
     def _is_drift(self, cells: list[bytes]) -> bool:

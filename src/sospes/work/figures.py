@@ -20,7 +20,9 @@ from sospes.model.events import Held
 from sospes.model.findings import Finding, Place, doubt, fault
 from sospes.rows.canonical import moment_text
 from sospes.rows.totals import Total
-from sospes.work.row_sides import LiveRows, RowPart, RowSide, SideCopy
+from sospes.work.held_rows import SideCopy
+from sospes.work.live_rows import LiveRows
+from sospes.work.row_sides import RowPart, RowSide
 from sospes.work.seal import Seal
 from sospes.work.selection import Selection
 

@@ -11,7 +11,8 @@ from sospes.formats.opening import open_backup
 from sospes.model.errors import CannotCheck
 from sospes.model.findings import Finding, Place, fault
 from sospes.sides.servers.address import Address
-from sospes.work.compare import Comparing, Comparison, concluded, opened_side, side_findings, stated_time
+from sospes.work.backup_rows import BackupRows
+from sospes.work.compare import Comparison, concluded, side_findings, stated_time
 from sospes.work.figures import (
     CheckedFigure,
     Figure,
@@ -21,8 +22,11 @@ from sospes.work.figures import (
     read_figures,
     told_figures,
 )
+from sospes.work.live_rows import LiveRows
+from sospes.work.matching import Comparing, reading
+from sospes.work.opened_sides import open_side
 from sospes.work.outcome import Outcome
-from sospes.work.row_sides import BackupRows, LiveRows, RowSide
+from sospes.work.row_sides import RowSide
 from sospes.work.seal import ENDING, BadSeal, Seal, read_seal
 from sospes.work.sealing import RowSums
 
@@ -38,7 +42,7 @@ def compare_known(left_place: Path | Address, right: Path, how: Comparing) -> Ou
     seal = None if is_figures(right) else _seal(right)
     figures = read_figures(right) if seal is None else figures_of_seal(seal)
     with ExitStack() as stack:
-        left = opened_side(left_place, how, stack)
+        left = open_side(left_place, reading(how, None), stack)
         checked = tuple(check_figures(_known(figures, how), left, _time_of(left, how)))
         findings = [*side_findings(left, "left"), *told_figures(checked, left)]
         if seal is not None and isinstance(left, BackupRows):

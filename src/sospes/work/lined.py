@@ -1,16 +1,17 @@
-"""Rows that are COPY text on both sides: equal ones are known by their lines, and only the others are converted."""
+"""Rows that are COPY text on both sides: equal chunks of lines are passed over, and only odd lines are converted.
+
+Both sides were cut into chunks and summed up while they were read for the first time. Of a table that differs, only
+the chunks that the other side lacks are looked at again, line by line.
+"""
 
 from __future__ import annotations
 
 import pickle
-import subprocess
-import sys
 from collections.abc import Callable, Iterator, Mapping, Sequence
-from contextlib import ExitStack, suppress
-from dataclasses import dataclass, field, replace
+from contextlib import ExitStack
+from dataclasses import dataclass, field
 from pathlib import Path
-from tempfile import TemporaryFile
-from typing import IO, Protocol
+from typing import IO
 
 import numpy as np
 from numpy.typing import NDArray
@@ -18,130 +19,70 @@ from numpy.typing import NDArray
 from sospes.model.entries import Engine, Name
 from sospes.model.errors import CannotCheck
 from sospes.model.findings import Finding
-from sospes.rows.copied import CopySum, same
+from sospes.places.writing import nameless_file
+from sospes.rows.copied import CopySum, CopySums, Totals, lines_batch, totals_of
 from sospes.rows.digests import DigestStore, digest_lines, unlike
+from sospes.rows.totals import Total
+from sospes.work.backup_rows import BackupRows
+from sospes.work.live_rows import LiveRows
 from sospes.work.pairing import Pair
-from sospes.work.row_sides import BackupRows, LinedPart, LiveRows, RowPart, RowSide, RowTable, Wants
+from sospes.work.row_sides import LinedPart, LinedSide, RowPart, RowTable, Wants
 
-SECOND_PROCESS_AT = 32 << 20
-"""Stored bytes of a backup from which on a second process reads it."""
+Keys = NDArray[np.uint64]
+MOST_ASIDE = 256 << 20
+"""Bytes of odd chunks that are set aside on disk, rather than read again."""
 
-MOST_KEPT = 20_000
-"""Odd rows that are kept in memory, rather than read again."""
-
-
-class LinedSide(RowSide, Protocol):
-    """A side whose rows come as batches of text, too."""
-
-    def lined(self, wants: Wants) -> Iterator[LinedPart]:
-        """All rows of the wanted tables as they stand."""
-        ...
+_NONE: Keys = np.empty(0, dtype=np.uint64)
 
 
-@dataclass(frozen=True, slots=True)
-class LinedPair:
-    """A table whose rows stand on both sides as COPY text under the same columns; `equal` if they are the same."""
+class Aside:
+    """Lines that were set aside, up to a limit; `over` once there were more."""
 
-    left: CopySum
-    right: CopySum
-    equal: bool
+    def __init__(self, file: IO[bytes]) -> None:
+        self._file = file
+        self._bytes = 0
+        self.over = False
 
+    def add(self, table: Name, columns: tuple[str, ...], data: bytes) -> None:
+        """Set some lines aside."""
+        self._bytes += len(data)
+        self.over = self.over or self._bytes > MOST_ASIDE
+        if data and not self.over:
+            pickle.dump((table, columns, data), self._file)
 
-def lined_pairs(
-    left: RowSide, right: RowSide, pairs: Sequence[Pair], told: Callable[[int], None]
-) -> dict[Name, LinedPair]:
-    """Sum up, in a pass over each side, the tables whose rows are COPY text on both. `told` hears of progress."""
-    if not isinstance(left, BackupRows) or not isinstance(right, BackupRows | LiveRows):
-        return {}
-    if {left.engine, right.engine} != {Engine.POSTGRESQL} or not pairs:
-        return {}
-    numbers = {pair.name: frozenset(pair.columns[index] for index in pair.summed) for pair in pairs}
-    ours = {pair.left.name: CopySum(numbers[pair.name]) for pair in pairs}
-    theirs = {pair.right.name: CopySum(frozenset()) for pair in pairs}
-    with ExitStack() as stack:
-        if isinstance(right, LiveRows):  # only a file can be read by a second process
-            beside = _beside(left, ours, stack)
-            _summed(right, theirs, told)
-            ours = _answered(beside, left, ours, told)
-        else:
-            beside = _beside(right, theirs, stack)
-            _summed(left, ours, told)
-            theirs = _answered(beside, right, theirs, told)
-    found = {}
-    for pair in pairs:
-        one, other = ours[pair.left.name], theirs[pair.right.name]
-        if one.plain and other.plain and (one.columns == other.columns or None in {one.columns, other.columns}):
-            found[pair.name] = LinedPair(one, other, same(one, other))
-    return found
-
-
-def _summed(side: LinedSide, sums: Mapping[Name, CopySum], told: Callable[[int], None]) -> None:
-    for part in side.lined(sums.__contains__):
-        if part.table in sums:
-            sums[part.table].add(part.batch, part.columns)
-        told(side.bytes_read)
-
-
-def _beside(side: LinedSide, sums: dict[Name, CopySum], stack: ExitStack) -> subprocess.Popen[bytes] | None:
-    """A second process that sums a large backup up; None where this process does it."""
-    if not isinstance(side, BackupRows) or not side.path.is_file() or side.path.stat().st_size < SECOND_PROCESS_AT:
-        return None
-    child = stack.enter_context(
-        subprocess.Popen(
-            [sys.executable, "-c", _CHILD],
-            stdin=subprocess.PIPE, stdout=subprocess.PIPE, start_new_session=True,
-        )
-    )  # fmt: skip
-    stack.callback(child.kill)
-    if child.stdin is not None:
-        with suppress(BrokenPipeError), child.stdin:  # one that ended gives no answer either
-            pickle.dump((side.path, replace(side.opening, stdin=None, wants=None), sums), child.stdin)
-    return child
-
-
-def _answered(
-    child: subprocess.Popen[bytes] | None, side: LinedSide, sums: dict[Name, CopySum], told: Callable[[int], None]
-) -> dict[Name, CopySum]:
-    """What the second process found, or this one finds. Raises CannotCheck if the second one was killed."""
-    if child is None:
-        _summed(side, sums, told)
-        return sums
-    answer = child.stdout.read() if child.stdout is not None else b""
-    if child.wait() or not answer:
-        raise CannotCheck(
-            f"{side.name}: the process that reads it ended", "check this machine's memory; run this again"
-        )
-    found: tuple[dict[Name, CopySum], list[Finding]] = pickle.loads(answer)
-    side.findings += [finding for finding in found[1] if finding not in side.findings]
-    return found[0]
-
-
-_CHILD = "import sys; from sospes.work.lined import sum_for_parent as f; f(sys.stdin.buffer, sys.stdout.buffer)"
-
-
-def sum_for_parent(asked: IO[bytes], answer: IO[bytes]) -> None:
-    """What the second process does: it is asked and answers through pipes."""
-    path, opening, sums = pickle.load(asked)
-    side = BackupRows(path, opening, lambda _: True, definitions=False)
-    _summed(side, sums, lambda _: None)
-    pickle.dump((sums, side.findings), answer)
+    def parts(self, wants: Wants) -> Iterator[LinedPart]:
+        """What was set aside."""
+        end = self._file.seek(0, 2)
+        self._file.seek(0)
+        while (at := self._file.tell()) < end:
+            table, columns, data = pickle.load(self._file)
+            after = self._file.tell()
+            if wants(table):
+                yield LinedPart(table, columns, lines_batch(data, len(columns)))
+            if self._file.tell() != after:  # whoever took the part read here, too
+                self._file.seek(after)
+            assert after > at
 
 
 @dataclass(slots=True)
 class OddRows:
     """A side without the rows whose lines the other side has as well.
 
-    keys  the digests of the lines that stay, sorted, by table
-    kept  the odd rows, once they were read, if they are few
+    chunks  the keys of the chunks that the other side lacks, by table; None where all are to be looked at
+    aside   those chunks, unless they are too many
+    lines   the digests of the lines that stay, sorted, by table; None as long as that isn't known
     """
 
     side: LinedSide
-    keys: dict[Name, NDArray[np.uint64]]
+    columns: Mapping[Name, tuple[str, ...]]
+    chunks: dict[Name, Keys] | None
+    file: IO[bytes]
+    aside: Aside | None = None
+    lines: dict[Name, Keys] | None = None
     name: str = ""
     engine: Engine | None = None
     tables: dict[Name, RowTable] = field(default_factory=dict)
     findings: list[Finding] = field(default_factory=list)
-    kept: list[RowPart] | None = None
 
     def __post_init__(self) -> None:
         """It goes by the side's name."""
@@ -154,27 +95,48 @@ class OddRows:
 
     def parts(self, wants: Wants) -> Iterator[RowPart]:
         """The odd rows of the wanted tables."""
-        if self.kept is None and sum(map(len, self.keys.values())) <= MOST_KEPT:
-            self.kept = list(self._read(self.keys.__contains__))
-        yield from (part for part in self.kept if wants(part.table)) if self.kept is not None else self._read(wants)
-
-    def _read(self, wants: Wants) -> Iterator[RowPart]:
-        for part in self.side.lined(lambda name: name in self.keys and wants(name)):
+        for part in self.odd(wants):
             lines = part.batch.data.split(b"\n")[:-1]
-            odd = np.flatnonzero(_among(digest_lines(lines, None)["key"], self.keys[part.table]))
-            if len(odd):
-                data = b"".join([lines[index] + b"\n" for index in odd.tolist()])
-                yield part.convert(replace(part.batch, data=data, rows=len(odd), ends=None, skipped=()))
+            if self.lines is not None:
+                odd = np.flatnonzero(among(digest_lines(lines, None)["key"], self.lines.get(part.table, _NONE)))
+                lines = [lines[index] for index in odd.tolist()]
+            if lines:
+                batch = lines_batch(b"\n".join(lines) + b"\n", len(part.columns))
+                yield self.side.converted(part.table, part.columns, batch)
 
-    def cells(self, table: Name, column: str) -> Iterator[bytes]:
-        """One column's cells of all rows, the equal ones as well, as they stand."""
-        for part in self.side.lined(lambda name: name == table):
-            place = part.columns.index(column)
-            cuts = place + 1
-            yield from [line.split(b"\t", cuts)[place] for line in part.batch.data.split(b"\n")[:-1]]
+    def odd(self, wants: Wants) -> Iterator[LinedPart]:
+        """The lines of the odd chunks."""
+        if self.aside is not None and not self.aside.over:
+            yield from self.aside.parts(wants)
+            return
+        chunks = self.chunks
+        if chunks is None:
+            yield from self.side.lined(wants, self.columns)
+            return
+        missing = {name: keys for name, keys in chunks.items() if wants(name)}
+
+        def is_odd(name: Name, keys: Keys) -> NDArray[np.bool_]:
+            missing[name] = np.setdiff1d(missing[name], keys)
+            return among(keys, chunks[name])
+
+        yield from odd_parts(self.side.lined(wants, self.columns), self.file, is_odd)
+        for name, keys in missing.items():
+            if len(keys):
+                raise CannotCheck(
+                    f"{self.name}: rows of {name.label} came in another order the second time", "run this again"
+                )
+
+    def cells(self, table: Name, columns: Sequence[str]) -> Iterator[list[list[bytes]]]:
+        """Columns of all rows, the equal ones as well, as they stand: for each part of the table a list by column."""
+        for part in self.side.lined(lambda name: name == table, {table: tuple(columns)}):
+            places = [part.columns.index(column) for column in columns]
+            lines = part.batch.data.split(b"\n")[:-1]
+            cuts = max(places) + 1
+            cells = [line.split(b"\t", cuts) for line in lines]
+            yield [[row[place] for row in cells] for place in places]
 
 
-def _among(values: NDArray[np.uint64], known: NDArray[np.uint64]) -> NDArray[np.bool_]:
+def among(values: Keys, known: Keys) -> NDArray[np.bool_]:
     """Which values are among the sorted ones."""
     if not len(known):
         return np.zeros(len(values), dtype=bool)
@@ -183,25 +145,179 @@ def _among(values: NDArray[np.uint64], known: NDArray[np.uint64]) -> NDArray[np.
     return found
 
 
-def odd_sides(
-    sides: tuple[LinedSide, LinedSide], pairs: Sequence[Pair], sums: Mapping[Name, LinedPair], folder: Path | None
-) -> tuple[OddRows, OddRows]:
-    """Find the lines that only one side has, a pass over each; the right sums get their totals."""
-    with ExitStack() as stack:
-        stores = []
-        for which, side in enumerate(sides):
-            names = {(pair.left, pair.right)[which].name: pair for pair in pairs}
-            mine = {name: DigestStore(stack.enter_context(TemporaryFile(dir=folder))) for name in names}
-            for pair in names.values() if which else ():
-                sums[pair.name].right.sum_up(sums[pair.name].left.summed)
-            for part in side.lined(names.__contains__):
-                mine[part.table].add(digest_lines(part.batch.data.split(b"\n")[:-1], None))
-                if which:
-                    sums[names[part.table].name].right.add_totals(part.batch, part.columns)
-            stores.append(mine)
-        left_keys, right_keys = {}, {}
-        for pair in pairs:
-            found = unlike(stores[0][pair.left.name], stores[1][pair.right.name])
-            left_keys[pair.left.name] = np.sort(np.concatenate((found.left_only, found.both)))
-            right_keys[pair.right.name] = np.sort(np.concatenate((found.right_only, found.both)))
-    return OddRows(sides[0], left_keys), OddRows(sides[1], right_keys)
+def odd_parts(
+    parts: Iterator[LinedPart], file: IO[bytes], is_odd: Callable[[Name, Keys], NDArray[np.bool_]],
+    sums: CopySums | None = None,
+) -> Iterator[LinedPart]:  # fmt: skip
+    """Of the chunks of some tables the odd ones. `sums`, if given, take in all of them."""
+    sums = sums or CopySums(lambda _: True, file)
+    before: LinedPart | None = None
+    for part in parts:
+        if before is not None and part.table != before.table and (ended := sums.end()) is not None:
+            yield from _odd_of(before, ended.chunks, is_odd(before.table, ended.keys))
+        sums.begin(part.table, part.columns, frozenset())
+        found = sums.add(part.table, part.columns, part.batch)
+        yield from _odd_of(part, found.chunks, is_odd(part.table, found.keys))
+        before = part
+    if before is not None and (ended := sums.end()) is not None:
+        yield from _odd_of(before, ended.chunks, is_odd(before.table, ended.keys))
+
+
+def _odd_of(part: LinedPart, chunks: Sequence[bytes | memoryview], odd: NDArray[np.bool_]) -> Iterator[LinedPart]:
+    if odd.any():
+        data = b"".join([chunks[index] for index in np.flatnonzero(odd).tolist()])
+        yield LinedPart(part.table, part.columns, lines_batch(data, len(part.columns)))
+
+
+@dataclass(slots=True)
+class LinedPair:
+    """A table whose rows stand on both sides as COPY text under the same columns.
+
+    totals  the control totals of each side
+    """
+
+    left: CopySum
+    right: CopySum
+    totals: tuple[dict[str, Total], dict[str, Total]]
+
+    @property
+    def equal(self) -> bool:
+        """Whether both sides have the very same rows in nearly the same order."""
+        return (self.left.rows, self.left.chunks.total) == (self.right.rows, self.right.chunks.total)
+
+
+@dataclass(slots=True)
+class Lined:
+    """The pairs whose rows are lines, and the two sides to look at the odd ones."""
+
+    pairs: dict[Name, LinedPair] = field(default_factory=dict)
+    sides: tuple[OddRows, OddRows] | None = None
+
+
+def lined(left: LinedSide, right: LinedSide, pairs: Sequence[Pair], folder: Path | None, stack: ExitStack) -> Lined:
+    """Tables whose rows are COPY text on both sides; of those, a live right side is read now."""
+    if not isinstance(left, BackupRows) or left.sums is None or left.engine is not Engine.POSTGRESQL:
+        return Lined()
+    ours = left.sums.found
+    pairs = [pair for pair in pairs if _plain(ours.get(pair.left.name), pair)]
+    file: IO[bytes] = stack.enter_context(nameless_file(folder))
+    aside: Aside | None = None
+    if isinstance(right, LiveRows) and right.engine is Engine.POSTGRESQL:
+        aside = Aside(stack.enter_context(nameless_file(folder)))
+        theirs = _live_sums(right, {pair.right.name: ours[pair.left.name] for pair in pairs}, file, aside)
+    elif isinstance(right, BackupRows) and right.sums is not None and right.engine is Engine.POSTGRESQL:
+        theirs = right.sums.found
+    else:
+        return Lined()
+    found = Lined()
+    odd = []
+    for pair in pairs:
+        one, other = ours[pair.left.name], theirs.get(pair.right.name)
+        if other is None or not other.plain or one.columns != other.columns:
+            if other is not None or not isinstance(right, LiveRows):
+                continue
+            other = CopySum(DigestStore(file), totals_of(frozenset()), one.columns)  # live has no rows
+        totals = {pair.columns[index]: one.totals.of(pair.columns[index]) for index in pair.summed}
+        found.pairs[pair.name] = LinedPair(one, other, (totals, totals))
+        if not found.pairs[pair.name].equal:
+            odd.append(pair)
+    if odd:
+        found.sides = _odd_sides((left, right), odd, found.pairs, (file, aside), (folder, stack))
+    return found
+
+
+def _plain(found: CopySum | None, pair: Pair) -> bool:
+    """Whether a side's rows are lines, and the control totals that are needed are known."""
+    if found is None or not found.plain:
+        return False
+    return {pair.columns[index] for index in pair.summed} <= found.totals.columns.keys()
+
+
+def _live_sums(right: LiveRows, lefts: Mapping[Name, CopySum], file: IO[bytes], aside: Aside) -> dict[Name, CopySum]:
+    """Read live tables, once; chunks that the left side lacks are set aside."""
+    sums = CopySums(lefts.__contains__, file)
+    keys: dict[Name, Keys] = {}
+
+    def is_odd(name: Name, found: Keys) -> NDArray[np.bool_]:
+        if name not in keys:
+            keys.clear()  # tables come one after the other
+            keys[name] = lefts[name].keys()
+        return ~among(found, keys[name])
+
+    columns = {name: found.columns for name, found in lefts.items()}
+    for part in odd_parts(right.lined(lefts.__contains__, columns), file, is_odd, sums):
+        aside.add(part.table, part.columns, part.batch.data)
+    return sums.found
+
+
+def _odd_sides(
+    sides: tuple[BackupRows, BackupRows | LiveRows], pairs: Sequence[Pair], lined_pairs: Mapping[Name, LinedPair],
+    files: tuple[IO[bytes], Aside | None], temporary: tuple[Path | None, ExitStack],
+) -> tuple[OddRows, OddRows]:  # fmt: skip
+    """Find the lines that only one side has."""
+    (left, right), (file, aside), (folder, stack) = sides, files, temporary
+    mine: dict[Name, Keys] = {}
+    theirs: dict[Name, Keys] = {}
+    repeated = False
+    for pair in pairs:
+        both = lined_pairs[pair.name]
+        found = unlike(both.left.chunks, both.right.chunks)
+        repeated = repeated or bool(len(found.both))
+        mine[pair.left.name] = np.sort(np.concatenate((found.left_only, found.both)))
+        theirs[pair.right.name] = np.sort(np.concatenate((found.right_only, found.both)))
+    columns = {pair.left.name: lined_pairs[pair.name].left.columns for pair in pairs}
+    others = {pair.right.name: lined_pairs[pair.name].left.columns for pair in pairs}
+    one = OddRows(left, columns, mine, file, _set_aside(left, mine, folder, stack))
+    if isinstance(right, BackupRows):
+        aside = _set_aside(right, theirs, folder, stack)
+    other = OddRows(right, others, theirs, file, None if repeated and isinstance(right, LiveRows) else aside)
+    _find_lines((one, other), pairs, lined_pairs, file)
+    return one, other
+
+
+def _set_aside(side: BackupRows, keys: Mapping[Name, Keys], folder: Path | None, stack: ExitStack) -> Aside | None:
+    """The odd chunks of a backup, from where they stand; None where they can't be had so."""
+    sums = side.sums.found if side.sums is not None else {}
+    places = [(*place, name) for name, wanted in keys.items() if name in sums for place in sums[name].places(wanted)]
+    places.sort(key=lambda place: place[0])
+    if side.form != "sql-script" or not all(sums[name].placed for name in keys if name in sums):
+        return None
+    if sum(last - first for first, last, _ in places) > MOST_ASIDE:
+        return None
+    aside = Aside(stack.enter_context(nameless_file(folder)))
+    slices = side.slices([(first, last) for first, last, _ in places])
+    for (_, _, name), data in zip(places, slices, strict=True):
+        if not among(digest_lines([data], None)["key"], keys[name]).all():
+            return None
+        aside.add(name, sums[name].columns, data)
+    return aside
+
+
+def _find_lines(
+    sides: tuple[OddRows, OddRows], pairs: Sequence[Pair], lined_pairs: Mapping[Name, LinedPair], file: IO[bytes]
+) -> None:
+    """Tell each side which of its lines the other one lacks, and find the right side's control totals by them."""
+    stores: list[dict[Name, DigestStore]] = []
+    totals: list[dict[Name, Totals]] = []
+    for which, side in enumerate(sides):
+        by_name = {(pair.left, pair.right)[which].name: pair for pair in pairs}
+        mine = {name: DigestStore(file) for name in by_name}
+        added = {
+            name: totals_of(frozenset(pair.columns[index] for index in pair.summed)) for name, pair in by_name.items()
+        }
+        for part in side.odd(by_name.__contains__):
+            mine[part.table].add(digest_lines(part.batch.data.split(b"\n")[:-1], None))
+            added[part.table].add(part.batch, part.columns)
+        for store in mine.values():
+            store.flush()
+        stores.append(mine)
+        totals.append(added)
+    found: tuple[dict[Name, Keys], dict[Name, Keys]] = ({}, {})
+    for pair in pairs:
+        odd = unlike(stores[0][pair.left.name], stores[1][pair.right.name])
+        found[0][pair.left.name] = np.sort(np.concatenate((odd.left_only, odd.both)))
+        found[1][pair.right.name] = np.sort(np.concatenate((odd.right_only, odd.both)))
+        both = lined_pairs[pair.name]
+        left, gone, new = both.totals[0], totals[0][pair.left.name], totals[1][pair.right.name]
+        both.totals = (left, {name: left[name].moved(gone.of(name), new.of(name)) for name in left})
+    sides[0].lines, sides[1].lines = found

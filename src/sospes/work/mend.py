@@ -22,7 +22,8 @@ from sospes.model.verdict import Rung
 from sospes.places.writing import write_whole
 from sospes.rows.decoding import Row
 from sospes.sides.servers.address import Address
-from sospes.work.compare import Comparing, differences_of, opened_side, summed
+from sospes.work.compare import opened_sides
+from sospes.work.matching import Comparing, matched
 from sospes.work.object_differences import ObjectDifference, listed_objects
 from sospes.work.object_mends import object_fixes
 from sospes.work.outcome import Outcome
@@ -103,8 +104,7 @@ def mend(left_place: Path | Address, right_place: Path | Address, how: Mending) 
     begin = time.perf_counter()
     _check(right_place, how)
     with ExitStack() as stack:
-        left = opened_side(left_place, how.comparing, stack)
-        right = opened_side(right_place, how.comparing, stack)
+        left, right = opened_sides(left_place, right_place, how.comparing, stack)
         engine = right.engine or left.engine
         if engine is None:
             raise UsageError(f"{right.name}: is a file of rows, which no statement changes", "name a database as RIGHT")
@@ -165,13 +165,9 @@ def _check(right: Path | Address, how: Mending) -> None:
 def _fixes(left: RowSide, right: RowSide, dialect: Dialect, how: Mending, stack: ExitStack) -> Iterator[_Fix]:
     comparing = replace(how.comparing, limit=0)
     pairing = pair_tables(left, right, comparing.tables, comparing.key, comparing.ignored)
-    left_sums = summed(left, {pair.left.name: pair for pair in pairing.pairs}, stack, comparing)
-    right_sums = summed(right, {pair.right.name: pair for pair in pairing.pairs}, stack, comparing)
-    for pair in pairing.pairs:
-        fix = _Fix(pair)
-        maker = _Maker(fix, dialect, how)
-        sums = left_sums[pair.left.name], right_sums[pair.right.name]
-        differences_of(pair, sums, (left, right), comparing, maker.take)
+    for found in matched(left, right, pairing, comparing, stack):
+        fix = _Fix(found.pair)
+        found.differences(_Maker(fix, dialect, how).take)
         yield fix
 
 

@@ -8,7 +8,9 @@ from dataclasses import dataclass
 
 from sospes.model.findings import Finding, Place, fault, note
 from sospes.model.objects import DatabaseObject, ObjectKey, Objects, Unlike, unlike_objects
-from sospes.work.row_sides import BackupRows, LiveRows, RowSide
+from sospes.work.backup_rows import BackupRows
+from sospes.work.live_rows import LiveRows
+from sospes.work.row_sides import RowSide
 
 MOST_TOLD = 20
 _BACK = "to have it back: sospes mend LEFT RIGHT --objects --out FILE; --rows-only leaves objects out"

@@ -9,8 +9,9 @@ from sospes.model.entries import Column, Engine, Name
 from sospes.model.errors import NotFound, UsageError
 from sospes.rows.canonical import Canonical, canonical_of
 from sospes.rows.totals import SUMMED
-from sospes.rows.types import Meaning, meaning_of
-from sospes.work.row_sides import RowFile, RowSide, RowTable
+from sospes.rows.types import Meaning, base_type, meaning_of
+from sospes.work.held_rows import RowFile
+from sospes.work.row_sides import RowSide, RowTable
 from sospes.work.selection import Selection
 
 
@@ -31,6 +32,18 @@ class Pair:
     def functions(self) -> tuple[Canonical, ...]:
         """What gives the canonical bytes of each column's values."""
         return tuple(canonical_of(meaning) for meaning in self.meanings)
+
+    @property
+    def timed(self) -> tuple[int, ...]:
+        """The columns of dates and times."""
+        dates = {
+            column.name for column in (*self.left.columns, *self.right.columns) if base_type(column.type) == "date"
+        }
+        return tuple(
+            index
+            for index, meaning in enumerate(self.meanings)
+            if meaning in {Meaning.MOMENT, Meaning.STAMP} or self.columns[index] in dates
+        )
 
     @property
     def summed(self) -> tuple[int, ...]:
@@ -172,18 +185,18 @@ def _meaning(one: Engine | None, column: Column, other: Engine | None, match: Co
 
 def _wider(found: Sequence[Meaning]) -> Meaning:
     """Of two meanings the one under which values of both can be the same."""
-    for meaning in (
-        Meaning.JSON,
-        Meaning.FLOAT,
-        Meaning.DYNAMIC,
-        Meaning.DECIMAL,
-        Meaning.BOOLEAN,
-        Meaning.BYTES,
-        Meaning.INTEGER,
-    ):
+    if {Meaning.FLOAT, Meaning.INTEGER} <= set(found):
+        return Meaning.DECIMAL  # as numbers of floating point, integers of many digits would be one
+    for meaning in _WIDEST_FIRST:
         if meaning in found:
             return meaning
     return Meaning.TEXT
+
+
+_WIDEST_FIRST = (
+    Meaning.JSON, Meaning.DECIMAL, Meaning.MOMENT, Meaning.STAMP, Meaning.BOOLEAN, Meaning.FLOAT, Meaning.DYNAMIC,
+    Meaning.BYTES, Meaning.INTEGER, Meaning.PADDED,
+)  # fmt: skip
 
 
 def _check_ignored(pairs: Sequence[Pair], names: Sequence[str]) -> None:

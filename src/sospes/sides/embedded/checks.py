@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from typing import Any
 
 from sospes.model.entries import Engine
@@ -18,6 +18,7 @@ _DIALECTS = {
 _TEXT_CASTS = frozenset({"TEXT", "VARCHAR", "CHAR", "BPCHAR", "NVARCHAR"})
 _COMPARISONS = ("EQ", "NEQ", "GT", "GTE", "LT", "LTE")
 _EQUALITIES = frozenset({"EQ", "NEQ"})
+_TEXTS = frozenset({Meaning.TEXT, Meaning.PADDED})
 
 
 class _Untranslatable(Exception):
@@ -43,6 +44,15 @@ def translated(
         return _Translation(engine, meanings, held_names).boolean(tree)
     except (SqlglotError, _Untranslatable, RecursionError):
         return None
+
+
+def _as_texts(values: Sequence[tuple[str, Meaning]]) -> list[str]:
+    """Values that are compared as text: where one is filled up with blanks, none of the others' count."""
+    meanings = {meaning for _, meaning in values}
+    if not meanings <= _TEXTS:
+        raise _Untranslatable("text")
+    padded = Meaning.PADDED in meanings
+    return [f"rtrim({text}, ' ')" if padded and meaning is Meaning.TEXT else text for text, meaning in values]
 
 
 class _Translation:
@@ -79,12 +89,10 @@ class _Translation:
     def _member(self, node: Any) -> str:
         text, meaning = self._value(node.this)
         members = [self._value(item) for item in node.expressions]
-        if any(other is not meaning for _, other in members) or meaning not in {
-            Meaning.INTEGER,
-            Meaning.TEXT,
-        }:
-            raise _Untranslatable("in")
-        return f"({text} IN ({', '.join(member for member, _ in members)}))"
+        if {meaning, *(other for _, other in members)} == {Meaning.INTEGER}:
+            return f"({text} IN ({', '.join(member for member, _ in members)}))"
+        texts = _as_texts([(text, meaning), *members])
+        return f"({texts[0]} IN ({', '.join(texts[1:])}))"
 
     def _between(self, node: Any) -> str:
         parts = [self._value(part) for part in (node.this, node.args["low"], node.args["high"])]
@@ -95,10 +103,10 @@ class _Translation:
     def _comparison(self, kind: str, node: Any) -> str:
         left, left_meaning = self._value(node.this)
         right, right_meaning = self._value(node.expression)
-        integers = left_meaning is right_meaning is Meaning.INTEGER
-        texts = left_meaning is right_meaning is Meaning.TEXT and kind in _EQUALITIES
-        if not integers and not texts:
-            raise _Untranslatable("comparison")
+        if not left_meaning is right_meaning is Meaning.INTEGER:
+            if kind not in _EQUALITIES:
+                raise _Untranslatable("comparison")
+            left, right = _as_texts([(left, left_meaning), (right, right_meaning)])
         mark = {"EQ": "=", "NEQ": "<>", "GT": ">", "GTE": ">=", "LT": "<", "LTE": "<="}[kind]
         return f"({left} {mark} {right})"
 
@@ -119,11 +127,11 @@ class _Translation:
             return f"-{text}", meaning
         if kind == "Cast" and node.to.this.name in _TEXT_CASTS and not node.to.expressions:
             text, meaning = self._value(node.this)
-            if meaning is Meaning.TEXT:
+            if meaning in _TEXTS:
                 return text, meaning
         if kind == "Length" and self._counts_characters(node):
             text, meaning = self._value(node.this)
-            if meaning is Meaning.TEXT:
+            if meaning in _TEXTS:
                 return f"length({text})", Meaning.INTEGER
         raise _Untranslatable(kind)
 
@@ -133,5 +141,6 @@ class _Translation:
     def _column(self, node: Any) -> tuple[str, Meaning]:
         for name, meaning in self._meanings.items():
             if name == node.name or (self._engine is not Engine.POSTGRESQL and name.lower() == node.name.lower()):
-                return quoted(self._held_names[name]), meaning
+                held = quoted(self._held_names[name])
+                return (f"rtrim({held}, ' ')" if meaning is Meaning.PADDED else held), meaning
         raise _Untranslatable("column")

@@ -6,10 +6,10 @@ import sqlite3
 import unicodedata
 
 from sospes.model.events import Held
-from sospes.rows.canonical import decimal_text, float_text, json_text, moment_text
+from sospes.rows.canonical import normal_text
 from sospes.rows.types import Meaning
 
-LEFT_TO_SQLITE = frozenset({Meaning.INTEGER, Meaning.BYTES, Meaning.TEXT, Meaning.BOOLEAN})
+LEFT_TO_SQLITE = frozenset({Meaning.INTEGER, Meaning.BYTES, Meaning.TEXT, Meaning.BOOLEAN, Meaning.STAMP})
 """Meanings whose text or number is the same exactly when the values are the same."""
 
 UNDECIDED = frozenset({Meaning.OTHER})
@@ -20,17 +20,9 @@ def same_key(value: Held, meaning: str) -> Held:
     """A stand-in for `value` that is equal for all values that are one key."""
     if value is None or isinstance(value, bytes | int):
         return value
-    if meaning == Meaning.DECIMAL:
-        return decimal_text(value)
-    if meaning in {Meaning.FLOAT, Meaning.DYNAMIC}:
-        return float_text(value)
     if meaning == Meaning.FOLDED:
         return _folded(value)
-    if meaning == Meaning.JSON:
-        return json_text(value)
-    if meaning == Meaning.MOMENT:
-        return moment_text(value)
-    return value
+    return normal_text(value, Meaning(meaning))
 
 
 def _folded(text: str) -> str:

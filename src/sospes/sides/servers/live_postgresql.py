@@ -16,8 +16,9 @@ from psycopg.pq.abc import PGconn, PGresult
 
 from sospes.model.entries import Column, Engine, Name
 from sospes.model.errors import CannotCheck, UsageError
-from sospes.model.events import Batch, Notation
+from sospes.model.events import Batch
 from sospes.model.objects import DatabaseObject, ObjectKey
+from sospes.rows.copied import lines_batch
 from sospes.rows.decoding import Row, held_parts
 from sospes.rows.types import hold_of
 from sospes.sides.servers.address import Address
@@ -28,7 +29,7 @@ JOINED_AT_ONCE = 96
 _SETTINGS = (
     "SET datestyle = ISO", "SET intervalstyle = postgres", "SET timezone = 'UTC'", "SET extra_float_digits = 3",
     "SET bytea_output = hex", "SET xmlbinary = base64", "SET search_path = ''", "SET client_encoding = 'UTF8'",
-    "SET lock_timeout = '5s'",
+    "SET lock_timeout = '5s'", "SET synchronize_seqscans = off", "SET max_parallel_workers_per_gather = 0",
 )  # fmt: skip
 _TABLES = """
 SELECT n.nspname, c.relname,
@@ -101,10 +102,12 @@ class LivePostgresql:
         statement = sql.SQL("COPY (SELECT {} FROM ONLY {}) TO STDOUT").format(
             named, sql.Identifier(str(table.name.schema), table.name.name)
         )
+        offset = 0
         try:
             for data in _copied(self._connection, statement.as_bytes(self._connection)):
                 if data:
-                    yield _batch(data, len(table.columns))
+                    yield lines_batch(data, len(table.columns), offset)
+                    offset += len(data)
         except psycopg.Error as error:
             raise CannotCheck(
                 f"{self._address.label}: {table.name.label} can't be read: {one_line(error)}",
@@ -212,10 +215,3 @@ def _drained(low: PGconn, found: PGresult | None) -> None:
         found = low.get_result()
     if problem is not None:
         raise problem
-
-
-def _batch(data: bytes, width: int) -> Batch:
-    return Batch(
-        notation=Notation.COPY, data=data, rows=data.count(b"\n"), width=width, encoding="utf-8", first_row=1,
-        plain_from=0, plain_to=len(data), line=1,
-    )  # fmt: skip
