@@ -104,4 +104,12 @@ class RowsEnd:
     lost: bool = False
 
 
-Event = Entry | RowsBegin | Batch | RowsEnd | Finding
+@dataclass(frozen=True, slots=True)
+class LargeObjectPart:
+    """Bytes of a large object, in order; a first part may be empty."""
+
+    number: int
+    data: bytes
+
+
+Event = Entry | RowsBegin | Batch | RowsEnd | LargeObjectPart | Finding

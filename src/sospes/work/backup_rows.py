@@ -6,10 +6,11 @@ from collections.abc import Callable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from pathlib import Path
 
+from sospes.formats.archive.reader import ArchiveReader
 from sospes.formats.opening import Opened, Opening, open_backup
 from sospes.formats.script.run import default_names
 from sospes.model.entries import Column, ConstraintKind, Engine, Entry, Name
-from sospes.model.events import Batch, RowsBegin
+from sospes.model.events import Batch, LargeObjectPart, RowsBegin
 from sospes.model.findings import Finding, Place, fault
 from sospes.rows.copied import CopySums
 from sospes.rows.decoding import held_rows
@@ -49,6 +50,7 @@ class BackupRows:
         if opened.reader is not None and self.sums is not None:
             opened.reader.wants = self.sums.wants
         entries: dict[Name, Entry] = {}
+        begin: RowsBegin | None = None
         for event in opened.events():
             header = opened.reader.header if opened.reader else None
             if isinstance(event, Finding):
@@ -57,16 +59,20 @@ class BackupRows:
                 self._take(event, entries)
                 self.objects.take(event, (header.engine if header else None) or Engine.POSTGRESQL)
             elif isinstance(event, RowsBegin):
-                self._begins[event.table] = event
+                begin = self._begins[event.table] = event
                 self._sum_up(event, None, (header.engine if header else None) or Engine.POSTGRESQL)
                 if event.table not in entries:
                     columns = tuple(Column(name=name, type="") for name in event.columns or ())
                     self.tables.setdefault(event.table, RowTable(name=event.table, columns=columns))
-            elif isinstance(event, Batch):
-                begin = next(reversed(self._begins.values()))
+            elif isinstance(event, LargeObjectPart):
+                self.objects.take_part(event)
+            elif isinstance(event, Batch) and begin is not None:
                 self._sum_up(begin, event, (header.engine if header else None) or Engine.POSTGRESQL)
             if self.progress is not None:
                 self.progress(opened.text.bytes_read)
+        if isinstance(opened.reader, ArchiveReader):
+            for entry in opened.reader.ownership():
+                self.objects.take(entry, Engine.POSTGRESQL)
         if self.sums is not None:
             self.sums.end()
         self.form = opened.form

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Iterator, Sequence
+from collections.abc import Collection, Iterator, Sequence
 from dataclasses import dataclass
 
 from sospes.model.findings import Finding, Place, fault, note
@@ -19,8 +19,11 @@ _OF_TABLES = frozenset({"column", "default", "index", "constraint", "trigger", "
 _WORDED = frozenset({"view", "materialized view", "rule", "index", "constraint", "default", "trigger"})
 """Kinds whose definitions a server words in its own way, which changes from one major version to the next."""
 
+_OF_ACCOUNTS = frozenset({"grant", "role", "owner"})
+"""What a side copy on a server in use is made without."""
+
 _TARGET = re.compile(r'\bREFERENCES ((?:"(?:[^"]|"")+"|[^\s."(]+)\.(?:"(?:[^"]|"")+"|[^\s."(]+))\s*\(')
-_OPTIONAL = {"grant": "rights", "comment": "comments"}
+_OPTIONAL = {"grant": "rights", "comment": "comments", "large object": "large objects"}
 """Kinds that a backup may be told to leave out as a whole."""
 
 
@@ -43,6 +46,7 @@ class ObjectSide:
     unnamed: frozenset[tuple[str, str]]
     major: str
     is_backup: bool
+    is_side_copy: bool = False
     unseen: frozenset[str] = frozenset()
 
 
@@ -57,7 +61,10 @@ def object_sides(left: RowSide, right: RowSide) -> tuple[ObjectSide, ObjectSide]
 def _objects(side: RowSide, beside: RowSide) -> ObjectSide | None:
     if isinstance(side, LiveRows):
         found, major = side.database.objects(), _major(side.database.version)
-        return ObjectSide(found, frozenset(), major, is_backup=False, unseen=side.database.unseen())
+        is_side_copy = side.database.is_side_copy()
+        return ObjectSide(
+            found, frozenset(), major, is_backup=False, is_side_copy=is_side_copy, unseen=side.database.unseen()
+        )
     if not isinstance(side, BackupRows):
         return None
     filled = {name: found for name, found in side.objects.found.items() if any(key.kind == "table" for key in found)}
@@ -101,6 +108,13 @@ def differing_objects(left: ObjectSide, right: ObjectSide, scope: Scope) -> tupl
     """What differs, and notes on what could not be compared."""
     notes: list[Finding] = []
     one, other = dict(left.found), dict(right.found)
+    if left.is_side_copy or right.is_side_copy:
+        if any(key.kind == "grant" for key in (*one, *other)):
+            notes.append(note("rights-left-out", "rights were not compared: one side is a side copy, made without any"))
+        one, other = _without(one, _OF_ACCOUNTS), _without(other, _OF_ACCOUNTS)
+    if not all(any(key.kind == "role" for key in side) for side in (one, other)):
+        one, other = _without(one, {"role"}), _without(other, {"role"})
+    notes += _owners(one, other)
     for kind, word in _OPTIONAL.items():
         for side, mine, theirs in ((left, one, other), (right, other, one)):
             count = sum(key.kind == kind for key in theirs)
@@ -132,6 +146,23 @@ def differing_objects(left: ObjectSide, right: ObjectSide, scope: Scope) -> tupl
     unnamed = left.unnamed | right.unnamed
     found = [item for item in unlike_objects(one, other) if scope.has(item, unnamed)]
     return [item for item in found if not _refers_outside(item, left.found, right.found)], notes
+
+
+def _without(found: Objects, kinds: Collection[str]) -> dict[ObjectKey, DatabaseObject]:
+    return {key: item for key, item in found.items() if key.kind not in kinds}
+
+
+def _owners(one: dict[ObjectKey, DatabaseObject], other: dict[ObjectKey, DatabaseObject]) -> Iterator[Finding]:
+    """Take owners out of both sides, and tell of those that differ: whose an object is changes nothing in it."""
+    found = []
+    for key in [key for key in (*one, *other) if key.kind == "owner"]:
+        mine, theirs = one.pop(key, None), other.pop(key, None)
+        if mine is not None and theirs is not None and mine.texts != theirs.texts:
+            name = ".".join(part for part in (key.schema, key.name) if part)
+            found.append(f"{name} ({mine.texts[0]}, {theirs.texts[0]})")
+    if found:
+        more = f" and {len(found) - 5:,} more" if len(found) > 5 else ""
+        yield note("owners-differ", f"objects belong to other roles (left, right): {', '.join(found[:5])}{more}")
 
 
 def _refers_outside(item: Unlike, left: Objects, right: Objects) -> bool:
@@ -176,6 +207,7 @@ def restored_objects(backup: Objects, side: Objects) -> list[Unlike]:
     """Objects that the backup defines and a restored side copy lacks."""
     kinds = {key.kind for key in side}
     wanted = {key: item for key, item in backup.items() if key.kind not in _OPTIONAL or key.kind in kinds}
+    wanted = _without(wanted, {"role", "owner"})
     return [item for item in unlike_objects(wanted, side) if item.state == "only-left"]
 
 

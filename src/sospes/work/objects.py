@@ -6,8 +6,12 @@ import re
 from collections.abc import Iterator
 from dataclasses import dataclass, field
 
+import xxhash
+
 from sospes.model.entries import Constraint, ConstraintKind, Engine, Entry, Name
+from sospes.model.events import LargeObjectPart
 from sospes.model.objects import DatabaseObject, ObjectKey, plain, settled_type
+from sospes.rows.decoding import bytea
 
 _PRESENT = frozenset({"schema", "extension", "domain", "sequence", "policy", "event trigger", "foreign table"})
 _BY_TEXT = frozenset({"index", "trigger", "rule"})
@@ -19,8 +23,21 @@ _LABELS = re.compile(r"\bAS ENUM \((.*)\)", re.DOTALL)
 _QUERY = re.compile(r"\sAS\n(.*)", re.DOTALL)
 _BEHIND = re.compile(r"\s+WITH (NO DATA|DATA|(LOCAL |CASCADED )?CHECK OPTION)$")
 _COMMENT = re.compile(r"COMMENT ON ((?:[A-Z]+ )+)(.+?) IS '((?:[^']|'')*)'$", re.DOTALL)
-_GRANT = re.compile(r'GRANT ([A-Z,]+) ON TABLE .+ TO ("(?:[^"]|"")+"|\S+?)( WITH GRANT OPTION)?$', re.DOTALL)
+_GRANT = re.compile(
+    r'GRANT (.+?) ON (TABLE|SEQUENCE|SCHEMA|FUNCTION|PROCEDURE) (.+) TO ("(?:[^"]|"")+"|\S+?)( WITH GRANT OPTION)?$',
+    re.DOTALL,
+)
+_RIGHT = re.compile(r"([A-Z ]+?)(?:\((.+?)\))?(?:, ?|$)")
+_OWNER = re.compile(
+    r"ALTER (?:TABLE|SEQUENCE|VIEW|MATERIALIZED VIEW|SCHEMA|TYPE|DOMAIN) (.+) OWNER TO (.+)$", re.DOTALL
+)
+_PARTS = re.compile(r'"((?:[^"]|"")+)"|([^".]+)')
+_MARIADB_COMMENT = re.compile(r"^\s*`((?:[^`]|``)+)` .*\bCOMMENT '((?:[^'\\]|''|\\.)*)',?$")
+_TABLE_COMMENT = re.compile(r"^\).*\bCOMMENT='((?:[^'\\]|''|\\.)*)'")
+_MARIADB_QUERY = re.compile(r"\sAS\s+(.+?)(?:\s+WITH (?:CASCADED |LOCAL )?CHECK OPTION)?\s*(?:\*/)?$", re.DOTALL)
 _DEFAULT = re.compile(r"\bSET DEFAULT (.+)$", re.DOTALL)
+_OPENED = re.compile(rb"\blo_open\s*\(")
+_WRITTEN = re.compile(rb"\blowrite\s*\(\s*\d+\s*,\s*E?'([^']*)'")
 _NAMED = re.compile(r'CONSTRAINT ("(?:[^"]|"")+"|\S+) ')
 
 
@@ -35,10 +52,14 @@ class BackupObjects:
     found: dict[str | None, dict[ObjectKey, DatabaseObject]] = field(default_factory=dict)
     unnamed: set[tuple[str, str]] = field(default_factory=set)
     children: set[tuple[str, str]] = field(default_factory=set)
+    _digests: dict[tuple[str | None, str], xxhash.xxh3_128] = field(default_factory=dict)
+    _open: str = ""
 
     def take(self, entry: Entry, engine: Engine) -> None:
         """Take in one entry."""
         known = self.found.setdefault(entry.name.database, {})
+        if entry.kind == "large object data":
+            self._take_statement(entry)
         if entry.kind == "table" and entry.parents:
             self.children.add((entry.name.schema or "", entry.name.name))
         for key, item in _objects(entry, engine):
@@ -51,6 +72,24 @@ class BackupObjects:
         ):
             about = entry.about or entry.name
             self.unnamed.add((about.schema or "", about.name))
+
+    def take_part(self, part: LargeObjectPart) -> None:
+        """Take in bytes of a large object of an archive."""
+        self._add_bytes(None, str(part.number), part.data)
+
+    def _take_statement(self, entry: Entry) -> None:
+        """Take in a statement of a script about the data of a large object."""
+        if _OPENED.search(entry.definition):
+            self._open = entry.name.name
+            self._add_bytes(entry.name.database, self._open, b"")
+        elif (written := _WRITTEN.search(entry.definition)) and self._open:
+            self._add_bytes(entry.name.database, self._open, bytea(written[1].decode("ascii", "replace")))
+
+    def _add_bytes(self, database: str | None, number: str, data: bytes) -> None:
+        digest = self._digests.setdefault((database, number), xxhash.xxh3_128())
+        digest.update(data)
+        found = self.found.setdefault(database, {})
+        found[ObjectKey("large object", "", number)] = DatabaseObject((digest.hexdigest(),))
 
 
 def _together(before: DatabaseObject | None, item: DatabaseObject, entry: Entry, engine: Engine) -> DatabaseObject:
@@ -84,6 +123,8 @@ def _table(entry: Entry, engine: Engine) -> Iterator[tuple[ObjectKey, DatabaseOb
             yield ObjectKey("default", schema, column.name, table), DatabaseObject((plain(column.default),))
     for constraint in entry.constraints:
         yield from _constraint(constraint, entry, engine)
+    if engine.family is Engine.MARIADB:
+        yield from _mariadb_comments(entry)
 
 
 def _constraint(constraint: Constraint, entry: Entry, engine: Engine) -> Iterator[tuple[ObjectKey, DatabaseObject]]:
@@ -150,8 +191,18 @@ def _postgresql(entry: Entry) -> Iterator[tuple[ObjectKey, DatabaseObject]]:
         yield ObjectKey("default", entry.about.schema or "", name, about), found
     elif entry.kind == "comment":
         yield from _comment(text)
-    elif entry.kind == "grant" and entry.about is not None:
-        yield from _grant(text, entry)
+    elif entry.kind == "grant":
+        yield from _grant(text, made)
+    elif entry.kind == "role" and text.upper().startswith("CREATE"):
+        yield ObjectKey("role", "", name), DatabaseObject((), made)
+    elif entry.kind == "ownership" and (given := _OWNER.match(text)):
+        owned, role = _parts(given[1]), _parts(given[2])
+        yield ObjectKey("owner", owned[0] if len(owned) > 1 else "", owned[-1]), DatabaseObject((role[-1],), made)
+
+
+def _parts(name: str) -> list[str]:
+    """The parts of a name, without quotes."""
+    return [quoted.replace('""', '"') or bare for quoted, bare in _PARTS.findall(name)] or [""]
 
 
 def _body(text: str) -> tuple[str, ...]:
@@ -173,18 +224,30 @@ def _comment(text: str) -> Iterator[tuple[ObjectKey, DatabaseObject]]:
     yield ObjectKey("comment", "", f"{kind} {target}"), DatabaseObject((said,), (text.encode() + b";",))
 
 
-def _grant(text: str, entry: Entry) -> Iterator[tuple[ObjectKey, DatabaseObject]]:
+def _grant(text: str, made: tuple[bytes, ...]) -> Iterator[tuple[ObjectKey, DatabaseObject]]:
+    """Rights of one role to a table, its columns, a sequence, a schema or a routine; those of PUBLIC to routines are
+    there from the start."""
     match = _GRANT.match(text)
-    if match is None or entry.about is None:
+    if match is None:
         return
-    role = match[2].strip('"').replace('""', '"')
-    role = "public" if match[2] == "PUBLIC" else role
-    star = "*" if match[3] else ""
-    rights = () if match[1] == "ALL" else (",".join(sorted(right + star for right in match[1].split(","))),)
-    yield (
-        ObjectKey("grant", entry.about.schema or "", entry.about.name, role),
-        DatabaseObject(rights, (entry.definition,)),
-    )
+    rights, what, target, role, star = match.groups()
+    role = "public" if role == "PUBLIC" else _parts(role)[-1]
+    names = _parts(re.sub(r"\(.*\)$", "", target, flags=re.DOTALL))
+    schema = names[0] if len(names) > 1 else ""
+    by_column: dict[str, set[str]] = {}
+    for right, columns in _RIGHT.findall(rights):
+        for column in columns.split(", ") if columns else [""]:
+            by_column.setdefault(_parts(column)[-1] if column else "", set()).add(right + ("*" if star else ""))
+    for column, found in by_column.items():
+        name = f"{names[-1]}.{column}" if column else names[-1]
+        if what == "SCHEMA":
+            name = f"schema {name}"
+        elif what in {"FUNCTION", "PROCEDURE"}:
+            name = f"{name}()"
+        if role == "public" and what in {"FUNCTION", "PROCEDURE"}:
+            continue
+        told = () if any(right.startswith("ALL") for right in found) else (",".join(sorted(found)),)
+        yield ObjectKey("grant", schema, name, role), DatabaseObject(told, made)
 
 
 def _joined(one: tuple[str, ...], other: tuple[str, ...]) -> tuple[str, ...]:
@@ -201,6 +264,12 @@ def _other(entry: Entry, engine: Engine) -> Iterator[tuple[ObjectKey, DatabaseOb
     elif entry.kind == "index":
         for constraint in entry.constraints:
             yield from _constraint(constraint, entry, engine)
+    elif entry.kind == "view":
+        query = _MARIADB_QUERY.search(text.strip())
+        yield (
+            ObjectKey("view", "", entry.name.name),
+            DatabaseObject((plain(query[1]),) if query else (), (text.encode(),)),
+        )
     else:
         whole = plain(text.strip().removesuffix("*/"))
         made = (
@@ -209,3 +278,18 @@ def _other(entry: Entry, engine: Engine) -> Iterator[tuple[ObjectKey, DatabaseOb
             else DatabaseObject((), (text.encode(),))
         )
         yield ObjectKey(entry.kind, "", entry.name.name, about), made
+
+
+def _mariadb_comments(entry: Entry) -> Iterator[tuple[ObjectKey, DatabaseObject]]:
+    """Comments stand in a table's definition, a column on each line."""
+    table = entry.name.name
+    for line in entry.definition.decode("utf-8", "replace").splitlines():
+        if found := _MARIADB_COMMENT.match(line):
+            name = f"column {table}.{found[1].replace('``', '`')}"
+            yield ObjectKey("comment", "", name), DatabaseObject((plain(_unescaped(found[2])),))
+        elif found := _TABLE_COMMENT.match(line):
+            yield ObjectKey("comment", "", f"table {table}"), DatabaseObject((plain(_unescaped(found[1])),))
+
+
+def _unescaped(text: str) -> str:
+    return re.sub(r"''|\\(.)", lambda match: {"n": "\n", "r": "\r", "0": "\0"}.get(match[1], match[1] or "'"), text)

@@ -192,22 +192,13 @@ def _on_server(opened: Opened, task: _Task, kept: tuple[Steps, Tally]) -> Rehear
         space_expected_bytes=expected,
         steps=tuple(steps.done),
         tables=tables,
-        not_rehearsed=(*_refused(restore), *_left_out(opened, tally)),
+        not_rehearsed=tuple(_refused(restore)),
     )
 
 
 def _refused(restore: EngineRestore) -> Iterator[NotRehearsed]:
     for kind, name in restore.refused:
         yield NotRehearsed(kind=kind, name=name, reason="the guard keeps it from running")
-
-
-def _left_out(opened: Opened, tally: Tally) -> Iterator[NotRehearsed]:
-    """The data of large objects stand in an archive as bytes, and in a script as statements."""
-    if isinstance(opened.reader, ArchiveReader):
-        for kind, name in tally.objects:
-            if kind == "large object":
-                reason = "its data were read and checked, and are not restored from an archive"
-                yield NotRehearsed(kind=kind, name=name.name, reason=reason)
 
 
 def _unlike_objects(

@@ -6,7 +6,7 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field, replace
 
 from sospes.model.entries import Column, Constraint, ConstraintKind, Engine, Entry, Name
-from sospes.model.events import Event, RowsBegin, RowsEnd
+from sospes.model.events import Batch, Event, RowsBegin, RowsEnd
 from sospes.model.findings import Finding, Place, fault, note
 from sospes.work.damage import BREAKS, Stretch, stretches
 from sospes.work.outcome import ObjectSummary, TableSummary
@@ -83,7 +83,7 @@ class Tally:
             table.rows += event.rows
             table.damaged += event.damaged
             table.lost = table.lost or event.lost
-        elif self._current is not None:
+        elif isinstance(event, Batch) and self._current is not None:
             self._current.batches.append((event.plain_from, event.plain_to, event.rows))
 
     def _table(self, name: Name) -> TableTally:

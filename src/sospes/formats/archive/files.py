@@ -5,18 +5,29 @@ from __future__ import annotations
 import re
 from collections.abc import Iterator
 from dataclasses import dataclass
+from itertools import chain
 from pathlib import Path
 
 from sospes.formats.archive.bytestream import ByteStream, CutShort, FileStream
 from sospes.formats.archive.contents import TocEntry
 from sospes.formats.archive.joining import BLOCK_SIZE
-from sospes.formats.archive.stores import Blocks, Member, Wanted, blocks_of, cut_off
+from sospes.formats.archive.stores import (
+    Blocks,
+    LargeBlocks,
+    Member,
+    ObjectBegin,
+    Wanted,
+    blocks_of,
+    cut_off,
+    large_member,
+)
 from sospes.model.findings import Finding, Place, doubt, fault, note
 from sospes.stream.containers import Block, container_of
 from sospes.stream.unpacking import unpack
 
 _ENDINGS = ("", ".gz", ".lz4", ".zst")
 _LARGE_OBJECTS = re.compile(r"^blobs?(?:_\d+)?\.(?:toc|dat)")
+_LARGE_OBJECT = re.compile(r"^blob_(\d+)\.dat")
 
 
 class Directory:
@@ -37,17 +48,16 @@ class Directory:
                 yield _member_missing(entry)
                 continue
             if entry.kind == "BLOBS":
-                yield from self._listed(path, used)
-                continue
-            if wanted(entry.identity):
-                yield Member(entry.identity, False, self._file(path))
+                yield large_member(entry.identity, self._listed(path, used))
+            elif wanted(entry.identity):
+                yield Member(entry.identity, self._file(path))
         yield from self._strangers(used)
 
     def leftover(self) -> Iterator[Finding]:
         """Each file was read to its end."""
         yield from ()
 
-    def _listed(self, path: Path, used: set[str]) -> Iterator[Finding]:
+    def _listed(self, path: Path, used: set[str]) -> LargeBlocks:
         """Large objects are listed with their files, one a line."""
         text = b"".join(block.data for block in self._file(path) if isinstance(block, Block))
         for line in text.decode("utf-8", "replace").splitlines():
@@ -61,7 +71,9 @@ class Directory:
                     "the backup lacks a part: copy it again from where it was written",
                 )
                 continue
-            yield from (block for block in self._file(found) if isinstance(block, Finding))
+            if number.isdecimal():
+                yield ObjectBegin(int(number))
+            yield from self._file(found)
 
     def _found(self, name: str) -> Path | None:
         if "/" in name or name.startswith("."):
@@ -177,6 +189,7 @@ class Tar:
     def __init__(self, stream: ByteStream, entries: list[TocEntry]) -> None:
         self._stream = stream
         self._by_file = {entry.file: entry for entry in entries if entry.file and entry.kind != "BLOBS"}
+        self._large = next((entry.identity for entry in entries if entry.kind == "BLOBS"), None)
 
     def members(self, wanted: Wanted) -> Iterator[Member | Finding]:
         missing = dict(self._by_file)
@@ -192,7 +205,10 @@ class Tar:
                 entry = missing.pop(member.name, None)
                 end = member.offset + -(-member.size // 512) * 512
                 if entry is not None and wanted(entry.identity):
-                    yield Member(entry.identity, False, self._file(member))
+                    yield Member(entry.identity, self._file(member))
+                elif self._large is not None and (found := _LARGE_OBJECT.match(member.name)):
+                    begin: LargeBlocks = iter([ObjectBegin(int(found[1]))])
+                    yield large_member(self._large, chain(begin, self._file(member)))
                 elif entry is None and member.name != "restore.sql" and not _LARGE_OBJECTS.match(member.name):
                     yield doubt(
                         "file-stray",

@@ -7,7 +7,7 @@ from dataclasses import dataclass, replace
 from itertools import pairwise
 
 from sospes.formats.archive.contents import NEWEST, ArchiveHeader, TocEntry, in_order
-from sospes.formats.archive.stores import Member, Store
+from sospes.formats.archive.stores import LargeBlocks, Member, ObjectBegin, Store
 from sospes.formats.script.agreement import KNOWN, Announced, disagreement, rows_disagreement
 from sospes.formats.script.copy_data import read_copy
 from sospes.formats.script.lexis import Lexis
@@ -17,7 +17,7 @@ from sospes.formats.script.run import DataRun
 from sospes.formats.script.statements import Where
 from sospes.formats.script.window import Window
 from sospes.model.entries import Column, Engine, Entry, Name
-from sospes.model.events import Event, Header, Notation, RowsBegin, RowsEnd
+from sospes.model.events import Event, Header, LargeObjectPart, Notation, RowsBegin, RowsEnd
 from sospes.model.findings import Finding, Place, doubt, fault
 from sospes.stream.ahead import ahead_of
 from sospes.stream.containers import Block
@@ -263,10 +263,11 @@ class ArchiveReader:
         )
 
     def _member(self, member: Member, entry: TocEntry) -> Iterator[Event]:
-        if member.large_objects or entry.kind != _ROWS:
-            for block in member.blocks:
-                if isinstance(block, Finding):
-                    yield block
+        if member.large is not None:
+            yield from _large_object_parts(member.large)
+            return
+        if entry.kind != _ROWS:
+            yield from (block for block in member.blocks if isinstance(block, Finding))
             return
         for event in self._rows(member, entry):
             yield self._placed(event, entry) if isinstance(event, Finding) else event
@@ -336,6 +337,18 @@ class ArchiveReader:
                     "the backup lacks a part: take it again",
                     Place(schema=entry.schema, table=entry.tag),
                 )
+
+
+def _large_object_parts(blocks: LargeBlocks) -> Iterator[Event]:
+    number = 0
+    for block in blocks:
+        if isinstance(block, Finding):
+            yield block
+        elif isinstance(block, ObjectBegin):
+            number = block.number
+            yield LargeObjectPart(number, b"")
+        else:
+            yield LargeObjectPart(number, block.data)
 
 
 def _large_objects(entry: TocEntry) -> Iterator[Entry]:

@@ -23,13 +23,28 @@ Blocks = Iterator[Block | Finding]
 Wanted = Callable[[int], bool]
 
 
+@dataclass(frozen=True, slots=True)
+class ObjectBegin:
+    """The data of a large object follow."""
+
+    number: int
+
+
+LargeBlocks = Iterator[Block | Finding | ObjectBegin]
+
+
 @dataclass(slots=True)
 class Member:
-    """The data of one entry; `blocks` are to be read before the next member is asked for."""
+    """The data of one entry, to be read before the next member is asked for; `large` has those of large objects."""
 
     identity: int
-    large_objects: bool
     blocks: Blocks
+    large: LargeBlocks | None = None
+
+
+def large_member(identity: int, large: LargeBlocks) -> Member:
+    """The data of large objects."""
+    return Member(identity, iter(()), large)
 
 
 class Store(Protocol):
@@ -86,7 +101,7 @@ class SingleFile:
             if identity != entry.identity or kind not in {1, 3}:
                 yield self._pointless(entry, f"entry {identity} is there")
                 continue
-            yield Member(identity, kind == 3, self._blocks(kind))
+            yield self._member(kind, identity)
 
     def _pointless(self, entry: TocEntry, found: str) -> Finding:
         return fault(
@@ -124,10 +139,10 @@ class SingleFile:
             kind, entry = head
             if entry.state is OffsetState.SET and entry.offset != begin:
                 yield self._pointless(entry, f"they begin at {begin:,}")
-            blocks = self._blocks(kind)
+            member = self._member(kind, entry.identity)
             if wanted(entry.identity):
-                yield Member(entry.identity, kind == 3, blocks)
-            for _ in blocks:
+                yield member
+            for _ in member.large or member.blocks:
                 pass  # what the reader left
             following = self._offset_after(begin)
             if following is not None and self._stream.offset != following:
@@ -188,10 +203,8 @@ class SingleFile:
             _without_offset(entry) for entry in self._entries.values()
         ]
 
-    def _blocks(self, kind: int) -> Blocks:
-        if kind == 1:
-            return self._data()
-        return self._large_objects()
+    def _member(self, kind: int, identity: int) -> Member:
+        return Member(identity, self._data()) if kind == 1 else large_member(identity, self._large_objects())
 
     def _data(self) -> Blocks:
         container = compressed(self._header)
@@ -202,7 +215,7 @@ class SingleFile:
         for block in unpack(_marked(self._gathered(), marks), container):
             yield _in_file(block, marks) if isinstance(block, Finding) else block
 
-    def _large_objects(self) -> Blocks:
+    def _large_objects(self) -> LargeBlocks:
         while True:
             try:
                 number = self._integer()
@@ -212,6 +225,7 @@ class SingleFile:
                 return
             if number == 0 or self._unfinished:
                 return
+            yield ObjectBegin(number)
             yield from self._data()
 
     def _gathered(self) -> Blocks:

@@ -290,7 +290,13 @@ class ScriptReader:
                    for column in self.tables[name].columns}  # fmt: skip
         for name in entry.parents:
             columns.update(self._types.get(name, {}))
-        columns.update({column.name: column for column in entry.columns if column.type or column.name not in columns})
+        for column in entry.columns:
+            known = columns.get(column.name)
+            if known is None or column.type:
+                columns[column.name] = column
+            else:  # only what is added to it is stated
+                not_null, default = known.not_null or column.not_null, column.default or known.default
+                columns[column.name] = replace(known, not_null=not_null, default=default)
         return tuple(columns.values())
 
     def _end_of_statement(self, window: Window) -> tuple[int, int]:

@@ -48,6 +48,10 @@ class LiveDatabase(Protocol):
         """What the database has besides rows."""
         ...
 
+    def is_side_copy(self) -> bool:
+        """Whether the database carries the mark of those that Sospes makes."""
+        ...
+
     def unseen(self) -> frozenset[str]:
         """Kinds of objects that this user has no right to see."""
         ...

@@ -20,6 +20,7 @@ from sospes.rows.decoding import Row
 from sospes.rows.types import Hold, hold_of
 from sospes.sides.servers.address import Address
 from sospes.sides.servers.live import LiveTable
+from sospes.sides.servers.marks import MARK_TABLE
 from sospes.sides.servers.objects_mariadb import objects_of
 
 ROWS_AT_ONCE = 5000
@@ -91,6 +92,7 @@ class LiveMariadb:
         return [
             LiveTable(name=Name(None, None, table), columns=tuple(found), key=tuple(keys.get(table, ())))
             for table, found in columns.items()
+            if table != MARK_TABLE
         ]
 
     def rows(self, table: LiveTable) -> Iterator[list[Row]]:
@@ -131,6 +133,12 @@ class LiveMariadb:
             return objects_of(self._connection, name, mariadb=self.engine is Engine.MARIADB)
         except pymysql.Error as error:
             raise _refused(self._address, error) from error
+
+    def is_side_copy(self) -> bool:
+        """Whether the database has the table that marks those that Sospes makes."""
+        with self._connection.cursor() as cursor:
+            cursor.execute("SHOW TABLES LIKE %s", (MARK_TABLE.replace("_", "\\_"),))
+            return cursor.fetchone() is not None
 
     def unseen(self) -> frozenset[str]:
         """Kinds of objects that this user has no right to see."""

@@ -23,7 +23,8 @@ from sospes.rows.decoding import Row, held_parts
 from sospes.rows.types import hold_of
 from sospes.sides.servers.address import Address
 from sospes.sides.servers.live import LiveTable
-from sospes.sides.servers.objects_postgresql import objects_of
+from sospes.sides.servers.marks import MARK
+from sospes.sides.servers.objects_postgresql import large_objects_of, objects_of
 
 JOINED_AT_ONCE = 96
 _SETTINGS = (
@@ -125,9 +126,15 @@ class LivePostgresql:
     def objects(self) -> dict[ObjectKey, DatabaseObject]:
         """What the database has besides rows."""
         try:
-            return objects_of(self._connection)
+            return objects_of(self._connection) | large_objects_of(self._connection)
         except psycopg.Error as error:
             raise _refused(self._address, error) from error
+
+    def is_side_copy(self) -> bool:
+        """Whether the database's comment is the mark of those that Sospes makes."""
+        query = "SELECT shobj_description(oid, 'pg_database') FROM pg_database WHERE datname = current_database()"
+        row = self._connection.execute(query).fetchone()
+        return bool(row and str(row[0] or "").startswith(MARK))
 
     def unseen(self) -> frozenset[str]:
         """Nothing: everybody may read the catalog."""

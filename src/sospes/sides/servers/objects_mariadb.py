@@ -5,9 +5,11 @@ Source: MariaDB Knowledge Base, "Information Schema Tables".
 
 from __future__ import annotations
 
+import re
 from typing import Any
 
 import pymysql
+import pymysql.cursors
 
 from sospes.model.objects import DatabaseObject, ObjectKey, plain, settled_type
 from sospes.sides.servers.marks import MARK_TABLE
@@ -32,6 +34,14 @@ _QUERIES = (
     """SELECT 'event', EVENT_NAME, '', EVENT_DEFINITION FROM information_schema.EVENTS
         WHERE EVENT_SCHEMA = %(schema)s""",
 )
+_COMMENTS = (
+    f"""SELECT 'comment', CONCAT('table ', TABLE_NAME), '', TABLE_COMMENT FROM information_schema.TABLES {_IN}
+        AND TABLE_TYPE IN ('BASE TABLE', 'SYSTEM VERSIONED') AND TABLE_COMMENT <> ''""",
+    f"""SELECT 'comment', CONCAT('column ', c.TABLE_NAME, '.', c.COLUMN_NAME), '', c.COLUMN_COMMENT
+        FROM information_schema.COLUMNS c JOIN information_schema.TABLES t USING (TABLE_SCHEMA, TABLE_NAME) {_IN}
+        AND t.TABLE_TYPE IN ('BASE TABLE', 'SYSTEM VERSIONED') AND c.COLUMN_COMMENT <> ''""",
+)
+_VIEW_QUERY = re.compile(r"\sAS\s+(.+?)(?:\s+WITH (?:CASCADED |LOCAL )?CHECK OPTION)?$", re.DOTALL)
 _CHECKS = """SELECT 'constraint', CONSTRAINT_NAME, TABLE_NAME, NULL FROM information_schema.CHECK_CONSTRAINTS
     WHERE CONSTRAINT_SCHEMA = %(schema)s AND LEVEL = 'Table'"""
 
@@ -41,12 +51,25 @@ def objects_of(session: pymysql.Connection[Any], database: str, *, mariadb: bool
     found: dict[ObjectKey, DatabaseObject] = {}
     with session.cursor() as cursor:
         cursor.execute("SET group_concat_max_len = 1000000")
-        for query in (*_QUERIES, *((_CHECKS,) if mariadb else ())):
+        for query in (*_QUERIES, *_COMMENTS, *((_CHECKS,) if mariadb else ())):
             cursor.execute(query, {"schema": database})
             for kind, name, about, text in cursor.fetchall():
                 if MARK_TABLE not in {name, about}:
                     found[ObjectKey(kind, "", name, about)] = DatabaseObject((_worded(kind, text),) if text else ())
+        for key in [key for key in found if key.kind == "view"]:
+            found[key] = _view(cursor, key.name)
     return found
+
+
+def _view(cursor: pymysql.cursors.Cursor, name: str) -> DatabaseObject:
+    """A view of the current database with its query; without it where this user may not see it."""
+    try:
+        cursor.execute(f"SHOW CREATE VIEW `{name.replace('`', '``')}`")
+    except pymysql.err.OperationalError:
+        return DatabaseObject()
+    row = cursor.fetchone()
+    query = _VIEW_QUERY.search(str(row[1])) if row else None
+    return DatabaseObject((plain(query[1]),) if query else ())
 
 
 def _worded(kind: str, text: str) -> str:

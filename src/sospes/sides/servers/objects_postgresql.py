@@ -8,9 +8,11 @@ from __future__ import annotations
 from typing import Any
 
 import psycopg
+import xxhash
 
 from sospes.model.objects import DatabaseObject, ObjectKey, plain, settled_type
 
+_AT_ONCE = 1 << 20
 _OWN = "n.nspname NOT LIKE 'pg\\_%' AND n.nspname <> 'information_schema'"
 
 
@@ -38,7 +40,14 @@ def _on_table(oid: str) -> str:
 
 _DEFAULTS = """JOIN pg_attribute a ON a.attrelid = c.oid
     JOIN pg_attrdef d ON d.adrelid = c.oid AND d.adnum = a.attnum"""
-_GRANTS = "CROSS JOIN LATERAL aclexplode(c.relacl) a LEFT JOIN pg_roles g ON g.oid = a.grantee"
+_RIGHTS = """string_agg(DISTINCT a.privilege_type || CASE WHEN a.is_grantable THEN '*' ELSE '' END, ','
+            ORDER BY a.privilege_type || CASE WHEN a.is_grantable THEN '*' ELSE '' END)"""
+
+
+def _granted(acl: str) -> str:
+    return f"CROSS JOIN LATERAL aclexplode({acl}) a LEFT JOIN pg_roles g ON g.oid = a.grantee"
+
+
 _QUERIES = {
     "schemas": f"SELECT 'schema', '', n.nspname, '', NULL FROM pg_namespace n WHERE {_OWN} AND n.nspname <> 'public' "
     f"AND {_free('pg_namespace', 'n.oid')}",
@@ -53,7 +62,7 @@ _QUERIES = {
         SELECT 'column', n.nspname, a.attname, c.relname,
           format_type(a.atttypid, a.atttypmod) || CASE WHEN a.attnotnull THEN ' not null' ELSE '' END
         {_relations("JOIN pg_attribute a ON a.attrelid = c.oid")}
-        AND c.relkind IN ('r', 'p', 'f')
+        AND c.relkind IN ('r', 'p')
         AND a.attnum > 0 AND NOT a.attisdropped""",
     "defaults": f"""
         SELECT 'default', n.nspname, a.attname, c.relname, pg_get_expr(d.adbin, d.adrelid)
@@ -67,7 +76,8 @@ _QUERIES = {
             FROM pg_enum l WHERE l.enumtypid = y.oid) END
         FROM pg_type y JOIN pg_namespace n ON n.oid = y.typnamespace LEFT JOIN pg_class c ON c.oid = y.typrelid
         WHERE {_OWN} AND {_free("pg_type", "y.oid")}
-        AND (y.typtype IN ('d', 'e', 'r') OR (y.typtype = 'c' AND c.relkind = 'c'))""",
+        AND (y.typtype IN ('d', 'e', 'r') OR (y.typtype = 'c' AND c.relkind = 'c') OR NOT y.typisdefined
+          OR (y.typtype = 'b' AND NOT EXISTS (SELECT FROM pg_type z WHERE z.typarray = y.oid)))""",
     "routines": f"""
         SELECT CASE p.prokind WHEN 'p' THEN 'procedure' WHEN 'a' THEN 'aggregate' ELSE 'function' END,
           n.nspname, p.proname, '', CASE WHEN p.prokind IN ('f', 'p', 'w') AND p.probin IS NULL THEN p.prosrc END
@@ -92,22 +102,40 @@ _QUERIES = {
         FROM pg_rewrite r {_on_table("r.ev_class")} AND r.rulename <> '_RETURN'""",
     "policies": f"""
         SELECT 'policy', n.nspname, r.polname, t.relname, NULL FROM pg_policy r {_on_table("r.polrelid")}""",
+    "large objects": "SELECT 'large object', '', oid::text, '', NULL FROM pg_largeobject_metadata",
     "event triggers": "SELECT 'event trigger', '', evtname, '', NULL FROM pg_event_trigger e "
     f"WHERE {_free('pg_event_trigger', 'e.oid')}",
     "comments": """
         SELECT 'comment', '', CASE WHEN i.type LIKE '% column' THEN 'column' WHEN i.type = 'table constraint'
             THEN 'constraint' ELSE i.type END || ' ' || regexp_replace(i.identity, '\\(.*\\)', ''), '', d.description
         FROM pg_description d, LATERAL pg_identify_object(d.classoid, d.objoid, d.objsubid) i
-        WHERE d.objoid >= 16384 AND i.type NOT IN ('extension', 'domain constraint')
+        WHERE (d.objoid >= 16384 OR i.type = 'large object') AND i.type NOT IN ('extension', 'domain constraint')
         AND (i.schema IS NULL OR (i.schema NOT LIKE 'pg\\_%'
           AND i.schema <> 'information_schema'))
         AND NOT EXISTS (SELECT FROM pg_depend e
           WHERE e.objid = d.objoid AND e.classid = d.classoid AND e.deptype = 'e')""",
     "grants": f"""
-        SELECT 'grant', n.nspname, c.relname, COALESCE(g.rolname, 'public'), string_agg(a.privilege_type
-          || CASE WHEN a.is_grantable THEN '*' ELSE '' END, ',' ORDER BY a.privilege_type, a.is_grantable)
-        {_relations(_GRANTS)}
-        AND c.relkind IN ('r', 'p', 'v', 'm', 'f') AND a.grantee <> c.relowner GROUP BY 2, 3, 4""",
+        SELECT 'grant', n.nspname, c.relname, COALESCE(g.rolname, 'public'), {_RIGHTS}
+        {_relations(_granted("c.relacl"))}
+        AND c.relkind IN ('r', 'p', 'v', 'm', 'f', 'S') AND a.grantee <> c.relowner GROUP BY 2, 3, 4""",
+    "grants on columns": f"""
+        SELECT 'grant', n.nspname, c.relname || '.' || o.attname, COALESCE(g.rolname, 'public'), {_RIGHTS}
+        {_relations("JOIN pg_attribute o ON o.attrelid = c.oid " + _granted("o.attacl"))}
+        AND NOT o.attisdropped AND a.grantee <> c.relowner GROUP BY 2, 3, 4""",
+    "grants on schemas": f"""
+        SELECT 'grant', '', 'schema ' || n.nspname, COALESCE(g.rolname, 'public'), {_RIGHTS}
+        FROM pg_namespace n {_granted("n.nspacl")} WHERE {_OWN} AND n.nspname <> 'public'
+        AND a.grantee <> n.nspowner AND {_free("pg_namespace", "n.oid")} GROUP BY 3, 4""",
+    "grants on routines": f"""
+        SELECT 'grant', n.nspname, p.proname || '()', g.rolname, {_RIGHTS}
+        FROM pg_proc p JOIN pg_namespace n ON n.oid = p.pronamespace {_granted("p.proacl")}
+        WHERE {_OWN} AND {_free("pg_proc", "p.oid")} AND a.grantee NOT IN (p.proowner, 0) GROUP BY 2, 3, 4""",
+    "roles": "SELECT 'role', '', rolname, '', NULL FROM pg_roles WHERE rolname NOT LIKE 'pg\\_%'",
+    "owners": f"""
+        SELECT 'owner', n.nspname, c.relname, '', o.rolname {_relations("JOIN pg_roles o ON o.oid = c.relowner")}
+        AND c.relkind IN ('r', 'p', 'v', 'm', 'S', 'f')
+        UNION ALL SELECT 'owner', '', n.nspname, '', o.rolname
+        FROM pg_namespace n JOIN pg_roles o ON o.oid = n.nspowner WHERE {_OWN} AND n.nspname <> 'public'""",
 }
 
 
@@ -120,6 +148,30 @@ def objects_of(connection: psycopg.Connection[Any]) -> dict[ObjectKey, DatabaseO
             texts = found[key].texts if key in found else ()
             found[key] = DatabaseObject((*texts, _worded(kind, text)) if text else texts)
     return found
+
+
+def large_objects_of(connection: psycopg.Connection[Any]) -> dict[ObjectKey, DatabaseObject]:
+    """Large objects with digests of their bytes; without one where this user may not read it."""
+    found = {}
+    for (number,) in connection.execute("SELECT oid FROM pg_largeobject_metadata ORDER BY 1").fetchall():
+        key = ObjectKey("large object", "", str(number))
+        try:
+            with connection.transaction():
+                found[key] = DatabaseObject((_large_object(connection, number),))
+        except psycopg.errors.InsufficientPrivilege:
+            found[key] = DatabaseObject()
+    return found
+
+
+def _large_object(connection: psycopg.Connection[Any], number: int) -> str:
+    digest, offset = xxhash.xxh3_128(), 0
+    while True:
+        row = connection.execute("SELECT lo_get(%s, %s, %s)", (number, offset, _AT_ONCE), binary=True).fetchone()
+        data: bytes = row[0] if row else b""
+        digest.update(data)
+        offset += len(data)
+        if len(data) < _AT_ONCE:
+            return digest.hexdigest()
 
 
 def _worded(kind: str, text: str) -> str:

@@ -14,7 +14,7 @@ from functools import partial
 import psycopg
 
 from sospes.model.entries import ConstraintKind, Engine, Entry, Name
-from sospes.model.events import Batch, Event, RowsBegin, RowsEnd
+from sospes.model.events import Batch, Event, LargeObjectPart, RowsBegin, RowsEnd
 from sospes.model.findings import Finding, Place, doubt, fault
 from sospes.model.objects import DatabaseObject, ObjectKey
 from sospes.sides.servers.checks_postgresql import check_database
@@ -81,6 +81,8 @@ class PostgresqlRestore:
     _load: Load | None = None
     _keyed: set[Name] = field(default_factory=set)
     _bound: bool = False
+    _large: dict[int, int] = field(default_factory=dict)
+    _large_refused: set[int] = field(default_factory=set)
 
     @property
     def version(self) -> str:
@@ -98,6 +100,8 @@ class PostgresqlRestore:
             yield from self._batch(event)
         elif isinstance(event, RowsEnd):
             yield from self._rows_end(event)
+        elif isinstance(event, LargeObjectPart):
+            yield from self._large_object(event)
 
     def checked(self) -> Iterator[Finding]:
         """The engine's own checks of all databases."""
@@ -230,38 +234,38 @@ class PostgresqlRestore:
 
     def _failure(self, entry: Entry, error: psycopg.Error) -> Finding:
         stop_if_outside(error)
-        if not self._defined and error.sqlstate in _NOT_THERE:
-            return doubt(
-                "definition-missing",
-                f"{entry.kind} {entry.name.label}: what it is about is not defined in this backup",
-                "rehearse the backup that has the definitions",
-                _place(entry),
-            )
         if self.refused and error.sqlstate in _NOT_THERE:
             kind, name = self.refused[0]
             return doubt(
                 "statement-failed",
-                f"{entry.kind} {entry.name.label}: the server says: {one_line(error)[:300]}",
+                f"{_called(entry)}: the server says: {one_line(error)[:300]}",
                 f"it may need what the guard refused ({kind} {name}), so nothing is decided",
+                _place(entry),
+            )
+        if not self._defined and error.sqlstate in _NOT_THERE:
+            return doubt(
+                "definition-missing",
+                f"{_called(entry)}: what it is about is not defined in this backup",
+                "rehearse the backup that has the definitions",
                 _place(entry),
             )
         if error.sqlstate == _NOT_ALLOWED and self.host.folder is None:
             return doubt(
                 "statement-refused",
-                f"{entry.kind} {entry.name.label}: the server says: {one_line(error)[:300]}",
+                f"{_called(entry)}: the server says: {one_line(error)[:300]}",
                 "this user may not do so on a server in use; to rehearse it as well, use --side private",
                 _place(entry),
             )
         if _ROLE_MISSING.search(str(error)):
             return doubt(
                 "role-missing",
-                f"{entry.kind} {entry.name.label}: {one_line(error)[:300]}",
+                f"{_called(entry)}: {one_line(error)[:300]}",
                 "no roles are made on a server in use: make it there yourself, or use --side private",
                 _place(entry),
             )
         return fault(
             "statement-failed",
-            f"{entry.kind} {entry.name.label}: the server says: {one_line(error)[:300]}",
+            f"{_called(entry)}: the server says: {one_line(error)[:300]}",
             "on a real restore it would fail as well; the rest was restored without it",
             _place(entry),
         )
@@ -310,6 +314,29 @@ class PostgresqlRestore:
             yield from self._settled(side)
         yield from self._arrived(side)
 
+    def _large_object(self, part: LargeObjectPart) -> Iterator[Finding]:
+        """Put bytes behind those that a large object of an archive has; it is made if no definition did."""
+        if part.number in self._large_refused:
+            return
+        session = self._side(None).restorer
+        done = self._large.get(part.number)
+        try:
+            if done is None:
+                known = session.execute("SELECT FROM pg_largeobject_metadata WHERE oid = %s", (part.number,)).fetchone()
+                if known is None:
+                    session.execute("SELECT pg_catalog.lo_create(%s)", (part.number,))
+            if part.data:
+                session.execute("SELECT pg_catalog.lo_put(%s, %s, %b)", (part.number, done or 0, part.data))
+            self._large[part.number] = (done or 0) + len(part.data)
+        except psycopg.Error as error:
+            stop_if_outside(error)
+            self._large_refused.add(part.number)
+            yield fault(
+                "rows-refused",
+                f"large object {part.number}: the server refuses its data: {one_line(error)[:300]}",
+                "on a real restore it would be lacking as well",
+            )
+
     def _rows_refused(self, table: Name, error: psycopg.Error) -> Finding:
         stop_if_outside(error)
         place = Place(database=table.database, schema=table.schema, table=table.name)
@@ -341,6 +368,12 @@ def _harmless(entry: Entry, error: psycopg.Error) -> bool:
     if entry.kind == "schema" and entry.name.name == "public":
         return error.sqlstate == "42P06"
     return error.sqlstate == "3D000" or (entry.kind == "setting" and error.sqlstate == "42704")
+
+
+def _called(entry: Entry) -> str:
+    """What a statement is about, as people say it."""
+    label = entry.name.label
+    return label if label.startswith(f"{entry.kind} ") else f"{entry.kind} {label}"
 
 
 def _place(entry: Entry) -> Place:
