@@ -25,12 +25,17 @@ ALTER TABLE watch.p ALTER t SET DEFAULT '2026-01-01';
 COMMENT ON TABLE watch.a IS 'other';
 REVOKE INSERT ON watch.a FROM warden;
 CREATE INDEX later ON watch.serial (s);
+GRANT CREATE ON SCHEMA watch TO warden;
+GRANT UPDATE (s) ON watch.serial TO warden;
+REVOKE ALL ON SEQUENCE watch.sq FROM warden;
 """
 FOUND = {
     ("trigger", "tt", "only-left"), ("view", "c2", "only-left"), ("index", "Idx Q", "only-left"),
     ("function", "f", "only-left"), ("constraint", "Odd Name", "only-left"), ("function", "trg", "changed"),
     ("column", "s", "changed"), ("default", "t", "changed"), ("comment", "table watch.a", "changed"),
     ("grant", "a", "changed"), ("index", "later", "only-right"),
+    ("grant", "schema watch", "changed"), ("grant", "serial.s", "only-right"), ("grant", "sq", "only-left"),
+    ("grant", "f()", "only-left"),
 }  # fmt: skip
 
 
@@ -87,6 +92,18 @@ def test_what_somebody_changed_is_named(postgres: PostgresServer, watch: str, tm
 
 
 @pytest.mark.servers
+def test_other_owners_are_told_and_change_no_verdict(postgres: PostgresServer, watch: str, tmp_path: Path) -> None:
+    (tmp_path / "night.dump").write_bytes(postgres.dump("watched", "-Fc"))
+    postgres.run_sql("watched", "ALTER SEQUENCE watch.sq OWNER TO pg_monitor; ALTER SCHEMA watch OWNER TO pg_monitor")
+
+    document = sospes("compare", tmp_path / "night.dump", watch, "--json").document
+
+    assert document["verdict"] == "sound" and document["result"]["objects"] == []
+    [told] = [item["message"] for item in document["findings"] if item["code"] == "owners-differ"]
+    assert "watch.sq (postgres, pg_monitor)" in told and "watch (postgres, pg_monitor)" in told
+
+
+@pytest.mark.servers
 def test_dropped_objects_are_brought_back_and_taken_away_again(
     postgres: PostgresServer, watch: str, tmp_path: Path
 ) -> None:
@@ -97,7 +114,8 @@ def test_dropped_objects_are_brought_back_and_taken_away_again(
     document = sospes(*command, "--undo", tmp_path / "undo.sql", "--json").document
 
     kinds = [item["kind"] for item in document["result"]["objects"]]
-    assert kinds == ["function", "index", "constraint", "view", "trigger"]
+    assert kinds[:5] == ["function", "index", "constraint", "view", "trigger"]
+    assert kinds[5:7] == ["grant", "grant"] and set(kinds[7:]) == {"comment"}
     postgres.run_sql("watched", (tmp_path / "fix.sql").read_bytes())
     left = _objects(sospes("compare", tmp_path / "night.dump", watch, "--json").document)
     assert left == {item for item in FOUND if item[2] != "only-left"}

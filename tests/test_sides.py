@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import json
+import re
 import resource
 import signal
 import subprocess
@@ -18,7 +19,7 @@ import pytest
 from sospes.sides.servers.marks import Naming, is_prefix, read_mark
 from sospes.sides.servers.workers import Workers
 from tests.backups import copy_table, mysql, postgresql
-from tests.conftest import sospes
+from tests.conftest import INPUTS, sospes
 from tests.servers import MariadbServer, PostgresServer
 
 KEEPER = "DO $$ begin create role keeper login createdb; exception when duplicate_object then null; end $$;"
@@ -154,6 +155,75 @@ def test_a_side_copy_on_a_postgresql_server_in_use(
     assert side["kind"] == "server" and not side["kept"] and side["engine_version"].startswith(("1", "9"))
     assert sum(table["rows"] for table in document["result"]["tables"]) == 575
     assert _databases(postgres) == before
+
+
+def _sound(*words: str | Path) -> None:
+    document = sospes("compare", *words, "--json").document
+    assert document["verdict"] == "sound", document["findings"]
+
+
+@pytest.mark.servers
+@pytest.mark.parametrize("options", [[], ["--inserts"], ["-Fc"], ["-Ft"]], ids=str)
+@pytest.mark.parametrize("name", ["nasty", "types", "objects"])
+def test_what_was_restored_is_the_source_value_by_value(
+    postgres: PostgresServer, shared: str, tmp_path: Path, name: str, options: list[str]
+) -> None:
+    """Backup against source, restored copy against backup, source against restored copy."""
+    postgres.run_sql("postgres", "CREATE DATABASE source")
+    try:
+        text = (INPUTS / f"{name}_postgresql.sql").read_text()
+        text = re.sub(r"(?i)CREATE EVENT TRIGGER.*?;", "", text)  # needs a superuser
+        postgres.run_sql("source", re.sub(r"(?i)CREATE ROLE warden.*?;", "", text))  # the server has that one
+        source, night = f"postgresql://postgres@/source?host={postgres.folder}", tmp_path / "night"
+        night.write_bytes(postgres.dump("source", *options))
+        _sound(night, source)
+        document = sospes("rehearse", "--side", shared, "--keep", night, "--json").document
+        assert document["verdict"] == "sound", document["findings"]
+        copy = document["result"]["side"]["location"].split("/")[-1]
+        copied = f"postgresql://postgres@/{copy}?host={postgres.folder}"
+        _sound(night, copied)
+        _sound(source, copied)
+    finally:
+        postgres.run_sql("postgres", "DROP DATABASE source")
+        assert sospes("tidy", shared, "--drop").code == 0
+
+
+@pytest.mark.servers
+def test_a_mariadb_copy_is_the_source_value_by_value(
+    mariadb: MariadbServer, shared_mariadb: str, tmp_path: Path
+) -> None:
+    night = tmp_path / "night.sql"
+    night.write_bytes(mariadb.dump("--routines", "--events", "--triggers", "--hex-blob", "harbour"))
+    source = f"mariadb://root@/harbour?unix_socket={mariadb.folder}/s"
+    _sound(night, source)
+    document = sospes("rehearse", "--side", shared_mariadb, "--keep", night, "--json").document
+    try:
+        copy = document["result"]["side"]["location"].split("/")[-1]
+        copied = f"mariadb://root@/{copy}?unix_socket={mariadb.folder}/s"
+        _sound(night, copied)
+        _sound(source, copied)
+    finally:
+        assert sospes("tidy", shared_mariadb, "--drop").code == 0
+
+
+@pytest.mark.servers
+@pytest.mark.parametrize("options", [[], ["-Fc"], ["-Ft"]], ids=str)
+def test_large_objects_are_compared_byte_by_byte(postgres: PostgresServer, tmp_path: Path, options: list[str]) -> None:
+    postgres.run_sql("postgres", "CREATE DATABASE source")
+    try:
+        big = "SELECT lo_from_bytea(4242, decode(repeat('00ff27', 900000), 'hex')), lo_create(77)"
+        postgres.run_sql("source", f"CREATE TABLE gauge (id int); {big}")
+        source, night = f"postgresql://postgres@/source?host={postgres.folder}", tmp_path / "night"
+        night.write_bytes(postgres.dump("source", *options))
+        _sound(night, source)
+        postgres.run_sql("source", "SELECT lo_put(4242, 2000000, '\\x01')")
+        [found] = sospes("compare", night, source, "--json").document["result"]["objects"]
+        assert (found["kind"], found["name"], found["state"]) == ("large object", "4242", "changed")
+        postgres.run_sql("source", "SELECT lo_unlink(4242)")
+        [found] = sospes("compare", night, source, "--json").document["result"]["objects"]
+        assert (found["kind"], found["name"], found["state"]) == ("large object", "4242", "only-left")
+    finally:
+        postgres.run_sql("postgres", "DROP DATABASE source")
 
 
 @pytest.mark.servers

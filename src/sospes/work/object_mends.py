@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Sequence
 from dataclasses import dataclass
 
@@ -12,7 +13,7 @@ from sospes.work.row_sides import RowSide
 
 _ORDER = (
     "function", "procedure", "aggregate", "index", "constraint", "view", "materialized view", "rule", "trigger",
-    "event",
+    "event", "grant", "comment",
 )  # fmt: skip
 """Kinds that are brought back, in an order in which the later ones find what they need."""
 
@@ -35,14 +36,22 @@ def object_fixes(left: RowSide, right: RowSide, tables: frozenset[tuple[str, str
     place = {key: number for number, key in enumerate(sides[0].found)}
     missing = [item for item in items if item.state == "only-left" and item.key.kind in _ORDER]
     return [
-        ObjectFix(item, statements, tuple(_dropped(item.key, right.engine)))
+        ObjectFix(item, statements, tuple(_dropped(item.key, right.engine, statements)))
         for item in sorted(missing, key=lambda item: (_ORDER.index(item.key.kind), place[item.key]))
         if (statements := sides[0].found[item.key].statements)
     ]
 
 
-def _dropped(key: ObjectKey, engine: Engine) -> Sequence[bytes]:
-    """How to take an object away that was brought back."""
+_GIVEN = re.compile(rb"GRANT (.*) TO (.+?)(?: WITH GRANT OPTION)?;?\s*$", re.DOTALL)
+_SAID = re.compile(rb"(COMMENT ON .*?) IS '.*$", re.DOTALL)
+
+
+def _dropped(key: ObjectKey, engine: Engine, statements: Sequence[bytes]) -> Sequence[bytes]:
+    """How to take an object away that was brought back by some statements."""
+    if key.kind == "grant":
+        return [_GIVEN.sub(rb"REVOKE \1 FROM \2", statement) for statement in reversed(statements)]
+    if key.kind == "comment":
+        return [_SAID.sub(rb"\1 IS NULL", statement) for statement in statements]
     mark = "`" if engine in {Engine.MARIADB, Engine.MYSQL} else '"'
 
     def quoted(*parts: str) -> str:
