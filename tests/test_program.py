@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import ast
+import io
 import json
 import os
 import resource
@@ -16,8 +17,10 @@ from pathlib import Path
 import pytest
 
 from sospes.cli.main import COMMANDS
-from sospes.formats.opening import require_room
+from sospes.formats.opening import Opening, require_room
 from sospes.model.errors import NoRoom
+from sospes.report.progress import ProgressBar
+from sospes.work.describe import Looking, verify
 from tests.backups import copy_table, postgresql, tides
 from tests.conftest import DUMPS, SCHEMA, VALIDATOR, sospes
 
@@ -272,3 +275,43 @@ def test_the_readme_shows_what_the_program_prints(tmp_path: Path) -> None:
     assert shown == [line.rstrip() for line in printed if not line.startswith("  read ")]
     for command in COMMANDS:
         assert f"sospes {command}" in readme
+
+
+def test_a_reader_who_goes_away_is_no_fault_of_the_backup(tmp_path: Path) -> None:
+    (tmp_path / "a.sql").write_bytes(postgresql(copy_table("rescue.a", [("x", "integer")], [["1"]])))
+    child = subprocess.Popen(
+        [*PROGRAM, "verify", str(tmp_path / "a.sql")], stdout=subprocess.PIPE, stderr=subprocess.PIPE
+    )
+    assert child.stdout is not None
+    child.stdout.close()
+    child.stdout = None
+    assert child.communicate()[1] == b"" and child.returncode == 3
+
+
+class _Terminal(io.StringIO):
+    def isatty(self) -> bool:
+        return True
+
+
+def test_progress_names_the_table_its_rows_and_their_rate(monkeypatch: pytest.MonkeyPatch) -> None:
+    clock = [100.0]
+    monkeypatch.setattr("sospes.report.progress.time.monotonic", lambda: clock[0])
+    stream = _Terminal()
+    with ProgressBar(stream, "restoring", 1000, quiet=False) as bar:
+        for clock[0], done, table, rows in (
+            (102.0, 1, "rescue.boat", 10), (103.0, 100, "rescue.station", 100), (105.0, 500, "rescue.station", 9000),
+        ):  # fmt: skip
+            bar(done, table, rows)
+        assert bar.words(9000) == "restoring rescue.station: 9,000 rows, 4,500 rows/s"
+    assert "restoring rescue.station" in stream.getvalue()
+
+
+def test_events_say_what_is_under_way(tmp_path: Path) -> None:
+    (tmp_path / "a.sql").write_bytes(postgresql(copy_table("rescue.a", [("x", "integer")], [["1"], ["2"]])))
+    heard: list[tuple[str, int]] = []
+
+    def hear(done: int, doing: str = "", rows: int = 0) -> None:
+        heard.append((doing, rows))
+
+    verify([tmp_path / "a.sql"], Looking(opening=Opening(), progress=hear))
+    assert ("rescue.a", 2) in heard

@@ -85,7 +85,7 @@ def run(args: argparse.Namespace) -> int:
             print(f"sospes: expecting a side copy {needs} in {where}", file=sys.stderr)  # noqa: T201
 
     keep = (args.work_folder or Path()) if args.keep else None
-    with common.progress(args, "loading", paths) as progress:
+    with common.progress(args, "loading" if args.side == "embedded" else "restoring", paths) as progress:
         how = Rehearsing(
             opening=common.opening(args),
             tables=args.table,

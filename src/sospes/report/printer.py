@@ -23,11 +23,19 @@ _SEVERITY_STYLES = {Severity.FAULT: "red", Severity.DOUBT: "yellow", Severity.NO
 MOST_FINDINGS = 20
 
 
+class _Console(Console):
+    """One that leaves the exit code alone: the library's own would end the program as if a fault had been found."""
+
+    def on_broken_pipe(self) -> None:
+        """Whoever read the output is gone."""
+        raise BrokenPipeError
+
+
 class Printer:
     """Writes to one stream; colour only where that stream is a terminal and NO_COLOR isn't set."""
 
     def __init__(self, stream: TextIO, quiet: bool = False) -> None:
-        self.console = Console(file=stream, highlight=False, soft_wrap=False)
+        self.console = _Console(file=stream, highlight=False, soft_wrap=False)
         if not self.console.is_terminal:
             self.console.width = 140
         self.quiet = quiet

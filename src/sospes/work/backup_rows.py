@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterator, Mapping, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from pathlib import Path
 
@@ -12,6 +12,7 @@ from sospes.formats.script.run import default_names
 from sospes.model.entries import Column, ConstraintKind, Engine, Entry, Name
 from sospes.model.events import Batch, LargeObjectPart, RowsBegin
 from sospes.model.findings import Finding, Place, fault
+from sospes.model.progress import Doing, Progress
 from sospes.rows.copied import CopySums
 from sospes.rows.decoding import held_rows
 from sospes.rows.totals import SUMMED
@@ -31,7 +32,7 @@ class BackupRows:
     path: Path
     opening: Opening
     sums: CopySums | None = None
-    progress: Callable[[int], None] | None = None
+    progress: Progress | None = None
     name: str = ""
     engine: Engine | None = None
     tables: dict[Name, RowTable] = field(default_factory=dict)
@@ -51,6 +52,7 @@ class BackupRows:
             opened.reader.wants = self.sums.wants
         entries: dict[Name, Entry] = {}
         begin: RowsBegin | None = None
+        doing = Doing()
         for event in opened.events():
             header = opened.reader.header if opened.reader else None
             if isinstance(event, Finding):
@@ -68,8 +70,9 @@ class BackupRows:
                 self.objects.take_part(event)
             elif isinstance(event, Batch) and begin is not None:
                 self._sum_up(begin, event, (header.engine if header else None) or Engine.POSTGRESQL)
+            doing.take(event)
             if self.progress is not None:
-                self.progress(opened.text.bytes_read)
+                self.progress(opened.text.bytes_read, doing.what, doing.rows)
         if isinstance(opened.reader, ArchiveReader):
             for entry in opened.reader.ownership():
                 self.objects.take(entry, Engine.POSTGRESQL)

@@ -15,10 +15,11 @@ from sospes.formats.script.header import HeaderNotes
 from sospes.formats.script.lexis import Lexis
 from sospes.formats.script.reader import ScriptReader
 from sospes.formats.sqlite.reader import SqliteReader
-from sospes.model.entries import Engine
+from sospes.model.entries import Engine, Entry
 from sospes.model.errors import CannotCheck
 from sospes.model.events import Batch, Event, Header, Notation, RowsBegin
 from sospes.model.findings import Finding, doubt, fault, note, verdict_of
+from sospes.model.progress import Doing, Progress
 from sospes.model.verdict import Rung, Verdict
 from sospes.places.source import open_source
 from sospes.stream.containers import Block
@@ -31,7 +32,6 @@ if TYPE_CHECKING:
     from sospes.work.sealed import SealUse
 
 TAIL_SIZE = 4096
-Progress = Callable[[int], None]
 """Called now and then with the number of stored bytes read so far."""
 
 _TAIL_CLOSING = re.compile(
@@ -185,10 +185,12 @@ def not_carried_out(name: str, error: CannotCheck) -> Outcome[Description]:
 
 
 def followed(events: Iterable[Event], opened: Opened, progress: Progress | None) -> Iterator[Event]:
-    """The events, telling `progress` how far the stored bytes were read."""
+    """The events, telling `progress` how far the stored bytes were read, and what they are about."""
+    doing = Doing()
     for count, event in enumerate(events):
-        if progress is not None and (isinstance(event, Batch) or count % 256 == 0):
-            progress(opened.text.bytes_read)
+        doing.take(event)
+        if progress is not None and (isinstance(event, Batch | Entry) or count % 256 == 0):
+            progress(opened.text.bytes_read, doing.what, doing.rows)
         yield event
 
 

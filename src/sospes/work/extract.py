@@ -18,9 +18,10 @@ from sospes.model.entries import Entry, Name
 from sospes.model.errors import UsageError
 from sospes.model.events import Batch, Event, RowsBegin
 from sospes.model.findings import Finding, Place, doubt, fault, note
+from sospes.model.progress import Progress
 from sospes.model.verdict import Rung, Severity
 from sospes.work.damage import BREAKS, condensed, stretches
-from sospes.work.describe import Progress, followed
+from sospes.work.describe import followed
 from sospes.work.outcome import Outcome
 from sospes.work.salvage import Missing, Salvage, surveyed
 from sospes.work.seal import Seal

@@ -10,6 +10,7 @@ from functools import partial
 
 from sospes.formats.opening import Opening
 from sospes.model.entries import Name
+from sospes.model.progress import Progress
 from sospes.places.writing import nameless_file
 from sospes.rows.canonical import NULL, canonical_cells
 from sospes.rows.decoding import Row
@@ -58,7 +59,7 @@ class Comparing:
     rows_only: bool = False
     exact: bool = False
     totals: Sequence[str] = ()
-    progress: Callable[[int], None] | None = None
+    progress: Progress | None = None
 
 
 def reading(how: Comparing, tables: Sequence[str] | None) -> Reading:
@@ -170,7 +171,7 @@ def _summed(side: RowSide, by_name: dict[Name, Pair], stack: ExitStack, how: Com
         for index, total in zip(pair.summed, found.totals, strict=True):
             total.add([row[index] for row in rows])
         if how.progress is not None:
-            how.progress(side.bytes_read)
+            how.progress(side.bytes_read, part.table.label, found.digests.rows)
     return sums
 
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 import pickle
 import subprocess
 import sys
-from collections.abc import Callable, Sequence
+from collections.abc import Sequence
 from contextlib import ExitStack, suppress
 from dataclasses import dataclass, replace
 from io import BytesIO
@@ -16,6 +16,7 @@ from typing import IO
 from sospes.formats.opening import Opening, open_backup
 from sospes.model.entries import Engine
 from sospes.model.errors import CannotCheck, SospesError, UsageError
+from sospes.model.progress import Progress
 from sospes.places.writing import nameless_file
 from sospes.rows.copied import CopySums
 from sospes.rows.files import csv_mark, is_json_lines
@@ -46,7 +47,7 @@ class Reading:
     tables: Sequence[str] | None = None
     timeout_seconds: int = 3600
     gentle: bool = False
-    progress: Callable[[int], None] | None = None
+    progress: Progress | None = None
 
 
 def open_side(place: Path | Address, how: Reading, stack: ExitStack) -> RowSide:

@@ -15,13 +15,14 @@ from sospes.formats.opening import Opened, Opening, open_backup, require_room
 from sospes.model.entries import Name
 from sospes.model.errors import UsageError
 from sospes.model.findings import Finding, fault, note, verdict_of
+from sospes.model.progress import Progress
 from sospes.model.verdict import Rung, Verdict
 from sospes.sides.embedded.copy import EmbeddedCopy
 from sospes.sides.embedded.keys import Keys, NotRehearsed
 from sospes.sides.embedded.names import quoted
 from sospes.sides.servers.marks import PREFIX
 from sospes.work.damage import condensed, damaged_tables
-from sospes.work.describe import Progress, followed, misfits
+from sospes.work.describe import followed, misfits
 from sospes.work.loading import Loader
 from sospes.work.outcome import Outcome, TableSummary
 from sospes.work.salvage import Missing, Salvage, surveyed

@@ -10,6 +10,7 @@ from pathlib import Path
 from sospes.model.entries import Name
 from sospes.model.errors import NotFound, UsageError
 from sospes.model.findings import Finding, Place, doubt, fault, note
+from sospes.model.progress import Progress
 from sospes.places.source import Source
 from sospes.stream.blocks import block_digests, hasher
 from sospes.stream.containers import Block
@@ -20,8 +21,6 @@ from sospes.work.sealing import RowSums
 
 WORTH_SKIPPING = 1 << 18
 """Plain bytes of rows that it pays to step over."""
-
-Progress = Callable[[int], None]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import time
-from collections.abc import Callable, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass, field
 from datetime import datetime
 from pathlib import Path
@@ -14,6 +14,7 @@ from sospes.model.entries import Column, Name
 from sospes.model.errors import UsageError
 from sospes.model.events import Batch, Event, Notation, RowsBegin, RowsEnd
 from sospes.model.findings import Finding, verdict_of
+from sospes.model.progress import Progress
 from sospes.model.verdict import Rung, Verdict
 from sospes.places.source import Source
 from sospes.places.writing import write_whole
@@ -28,7 +29,6 @@ from sospes.work.outcome import Outcome
 from sospes.work.seal import ENDING, VERSION, Seal, SealedTable, SealedTotal, seal_text
 
 _TIMES = (["date"], ["timestamp"], ["timestamptz"], ["datetime"])
-Progress = Callable[[int], None]
 
 
 @dataclass(slots=True)
