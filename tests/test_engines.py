@@ -11,10 +11,14 @@ import time
 from collections.abc import Iterator
 from pathlib import Path
 from types import SimpleNamespace
+from typing import Any
 
+import psycopg
 import pytest
+from psycopg import sql
 
 from sospes.model.errors import CannotCheck, UsageError
+from sospes.sides.servers import checks_postgresql
 from sospes.sides.servers.address import Address, read_address
 from sospes.sides.servers.private import PREFIX
 from tests.backups import copy_table, postgresql
@@ -116,6 +120,50 @@ CREATE MATERIALIZED VIEW public.m AS SELECT public.reach() AS x WITH DATA;
 
     assert not target.exists() and run.codes == ["statement-failed"]
     assert "must be superuser" in run.document["findings"][0]["message"]
+
+
+def test_routines_are_parsed_though_dumps_store_them_unread(postgres: PostgresServer, tmp_path: Path) -> None:
+    routine = "CREATE FUNCTION public.%s() RETURNS integer LANGUAGE %s AS $$ %s $$;\n"
+    made = [
+        routine % ("whole", "sql", "SELECT x FROM a"), routine % ("stale", "sql", "SELECT x FROM gone"),
+        routine % ("hurt", "plpgsql", "begin retrun 1; end"), routine % ("loop", "plpgsql", "begin return 1; end"),
+    ]  # fmt: skip
+    table = copy_table("public.a", [("x", "integer")], [["1"]])
+    text = postgresql(b"SET check_function_bodies = false;\n" + "".join(made).encode() + table)
+    (tmp_path / "a.sql").write_bytes(text)
+
+    findings = sospes("rehearse", "--side", "private", tmp_path / "a.sql", "--json").document["findings"]
+
+    told = {(item["code"], item["severity"], item["message"].split(" ")[2]) for item in findings}
+    assert told == {("routine-unusable", "fault", "public.hurt"), ("routine-doubtful", "doubt", "public.stale")}
+
+
+def test_references_that_a_dump_switched_off_are_looked_at(mariadb: MariadbServer, tmp_path: Path) -> None:
+    text = mariadb.dump("harbour")
+    begin = text.index(b"INSERT INTO `station` VALUES\n")
+    end = text.index(b";\n", begin)
+    rows = text[begin:end].split(b"),\n(")
+    (tmp_path / "night.sql").write_bytes(text[:begin] + b"),\n(".join([rows[0], *rows[2:]]) + text[end:])
+
+    document = sospes("rehearse", "--side", "private", tmp_path / "night.sql", "--json").document
+
+    [told] = [item for item in document["findings"] if item["severity"] == "fault"]
+    assert told["code"] == "reference-broken" and "1 row points to rows of station" in told["message"]
+
+
+def test_every_index_is_counted_by_itself(postgres: PostgresServer, monkeypatch: pytest.MonkeyPatch) -> None:
+    by_itself: dict[str, bool] = {}
+    goes_by = checks_postgresql._goes_by
+
+    def watched(connection: psycopg.Connection[Any], query: sql.Composed, index: str) -> bool:
+        by_itself[index] = goes_by(connection, query, index)
+        return by_itself[index]
+
+    monkeypatch.setattr(checks_postgresql, "_goes_by", watched)
+    with psycopg.connect(f"host={postgres.folder} user=postgres dbname=harbour", autocommit=True) as connection:
+        assert list(checks_postgresql.check_database(connection, {})) == []
+
+    assert len(by_itself) > 8 and all(by_itself.values()), by_itself
 
 
 def test_a_sequence_that_stands_behind_its_column(postgres: PostgresServer, tmp_path: Path) -> None:

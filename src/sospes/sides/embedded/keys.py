@@ -317,7 +317,8 @@ def _key_repeated(name: Name, constraint: Constraint, counts: list[int]) -> Find
 def _reference_broken(name: Name, parent: str, rows: list[int]) -> Finding:
     return fault(
         "reference-broken",
-        f"{name.full_label}: {len(rows):,} rows point to rows of {parent} that aren't there",
+        f"{name.full_label}: {'1 row points' if len(rows) == 1 else f'{len(rows):,} rows point'} to rows of {parent} "
+        "that aren't there",
         f"rows of {parent} are missing, or a key is damaged: compare both with live",
         _place(name),
     ).at(row_from=rows[0], row_to=rows[0] if len(rows) == 1 else None)

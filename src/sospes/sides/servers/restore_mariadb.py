@@ -10,14 +10,14 @@ from functools import partial
 import pymysql
 
 from sospes.model.entries import ConstraintKind, Engine, Entry, Name
-from sospes.model.errors import CannotCheck
 from sospes.model.events import Batch, Event, RowsBegin, RowsEnd
 from sospes.model.findings import Finding, Place, doubt, fault
 from sospes.model.objects import DatabaseObject, ObjectKey
+from sospes.sides.servers.checks_mariadb import check_databases
 from sospes.sides.servers.guard import Leave, leave_of
 from sospes.sides.servers.hosts_mariadb import MariadbHost, Session
 from sospes.sides.servers.inserts import statements_of
-from sospes.sides.servers.live_mariadb import one_line, quoted, stop_if_outside
+from sospes.sides.servers.live_mariadb import one_line, stop_if_outside
 from sospes.sides.servers.objects_mariadb import objects_of
 from sospes.sides.servers.workers import Workers
 
@@ -248,65 +248,13 @@ class MariadbRestore:
             Place(database=table.database, table=table.name),
         )
 
-    # -- the engine's own checks
-
     def checked(self) -> Iterator[Finding]:
-        """CHECK TABLE on every table, counts by table and by index, views that can be read."""
+        """The engine's own checks of all databases."""
         administrator = self.host.administrator()
         try:
-            for table, expected in self.rows.items():
-                yield from self._check_table(administrator, table, expected)
-            with administrator.cursor() as cursor:
-                cursor.execute(
-                    "SELECT TABLE_SCHEMA, TABLE_NAME FROM information_schema.TABLES WHERE TABLE_TYPE = 'VIEW'"
-                )
-                own = set(self.host.made.values())
-                views = [(database, view) for database, view in cursor.fetchall() if database in own]
-            for database, view in views:
-                yield from self._check_view(administrator, f"{quoted(database)}.{quoted(view)}", f"{database}.{view}")
-        except pymysql.Error as error:
-            raise CannotCheck(f"the server stopped answering: {one_line(error)}", "run this again") from error
+            yield from check_databases(administrator, self.host.made, self.rows)
         finally:
             administrator.close()
-
-    def _check_table(self, administrator: Session, table: Name, expected: int) -> Iterator[Finding]:
-        label = f"{quoted(self.host.made[table.database])}.{quoted(table.name)}"
-        place = Place(database=table.database, table=table.name)
-        with administrator.cursor() as cursor:
-            try:
-                cursor.execute(f"SELECT COUNT(*) FROM {label}")
-                found = int((cursor.fetchone() or ("0",))[0])
-            except pymysql.Error as error:
-                yield fault("table-unusable", f"{table.label} can't be read: {one_line(error)}", "", place)
-                return
-            if found != expected:
-                yield fault(
-                    "rows-miscounted",
-                    f"{table.label}: the backup has {expected:,} rows, the side copy {found:,}",
-                    "find out what refused or added rows: a trigger, a failed statement, INSERT IGNORE",
-                    place,
-                )
-            cursor.execute(f"CHECK TABLE {label} EXTENDED")
-            for _, _, kind, text in cursor.fetchall():
-                if str(kind).lower() == "error" or (str(kind).lower() == "status" and str(text) != "OK"):
-                    yield fault(
-                        "table-inconsistent",
-                        f"{table.label}: the engine's check says: {text}",
-                        "rows and indexes don't agree; take the backup again",
-                        place,
-                    )
-
-    def _check_view(self, administrator: Session, name: str, label: str) -> Iterator[Finding]:
-        with administrator.cursor() as cursor:
-            try:
-                cursor.execute(f"SELECT * FROM {name} LIMIT 1")
-                cursor.fetchall()
-            except pymysql.Error as error:
-                yield fault(
-                    "view-unusable",
-                    f"the view {label} can't be used: {one_line(error)[:300]}",
-                    "something that it needs is missing or was refused",
-                )
 
 
 def _query(session: Session, statement: bytes) -> None:

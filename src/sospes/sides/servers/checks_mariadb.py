@@ -1,0 +1,115 @@
+"""Consistency of restored MariaDB databases, by the engine itself.
+
+Source: MariaDB Knowledge Base, "CHECK TABLE", "Information Schema KEY_COLUMN_USAGE Table".
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Mapping
+from typing import Any
+
+import pymysql
+
+from sospes.model.entries import Name
+from sospes.model.errors import CannotCheck
+from sospes.model.findings import Finding, Place, fault
+from sospes.sides.servers.live_mariadb import one_line, quoted
+
+_VIEWS = "SELECT TABLE_SCHEMA, TABLE_NAME FROM information_schema.TABLES WHERE TABLE_TYPE = 'VIEW'"
+_REFERENCES = """
+SELECT TABLE_SCHEMA, TABLE_NAME, CONSTRAINT_NAME, COLUMN_NAME,
+  REFERENCED_TABLE_SCHEMA, REFERENCED_TABLE_NAME, REFERENCED_COLUMN_NAME
+FROM information_schema.KEY_COLUMN_USAGE WHERE REFERENCED_TABLE_NAME IS NOT NULL
+ORDER BY TABLE_SCHEMA, TABLE_NAME, CONSTRAINT_NAME, ORDINAL_POSITION
+"""
+
+
+def check_databases(
+    session: pymysql.Connection[Any], made: Mapping[str | None, str], rows: Mapping[Name, int]
+) -> Iterator[Finding]:
+    """CHECK TABLE on every table, counts, references, views that can be read.
+
+    made  the names on the server of the backup's databases
+    rows  how many rows of each table the backup has
+    """
+    try:
+        for table, expected in rows.items():
+            yield from _check_table(session, made[table.database], table, expected)
+        yield from _check_references(session, {name: database for database, name in made.items()})
+        with session.cursor() as cursor:
+            cursor.execute(_VIEWS)
+            own = set(made.values())
+            views = [(database, view) for database, view in cursor.fetchall() if database in own]
+        for database, view in views:
+            yield from _check_view(session, f"{quoted(database)}.{quoted(view)}", f"{database}.{view}")
+    except pymysql.Error as error:
+        raise CannotCheck(f"the server stopped answering: {one_line(error)}", "run this again") from error
+
+
+def _check_table(session: pymysql.Connection[Any], database: str, table: Name, expected: int) -> Iterator[Finding]:
+    label = f"{quoted(database)}.{quoted(table.name)}"
+    place = Place(database=table.database, table=table.name)
+    with session.cursor() as cursor:
+        try:
+            cursor.execute(f"SELECT COUNT(*) FROM {label}")
+            found = int((cursor.fetchone() or ("0",))[0])
+        except pymysql.Error as error:
+            yield fault("table-unusable", f"{table.label} can't be read: {one_line(error)}", "", place)
+            return
+        if found != expected:
+            yield fault(
+                "rows-miscounted",
+                f"{table.label}: the backup has {expected:,} rows, the side copy {found:,}",
+                "find out what refused or added rows: a trigger, a failed statement, INSERT IGNORE",
+                place,
+            )
+        cursor.execute(f"CHECK TABLE {label} EXTENDED")
+        for _, _, kind, text in cursor.fetchall():
+            if str(kind).lower() == "error" or (str(kind).lower() == "status" and str(text) != "OK"):
+                yield fault(
+                    "table-inconsistent",
+                    f"{table.label}: the engine's check says: {text}",
+                    "rows and indexes don't agree; take the backup again",
+                    place,
+                )
+
+
+def _check_references(session: pymysql.Connection[Any], databases: Mapping[str, str | None]) -> Iterator[Finding]:
+    """Dumps switch references off while they load, so the engine has not looked at them."""
+    found: dict[tuple[str, str, str], list[tuple[str, str, str, str]]] = {}
+    with session.cursor() as cursor:
+        cursor.execute(_REFERENCES)
+        for schema, table, name, *rest in cursor.fetchall():
+            if schema in databases:
+                found.setdefault((schema, table, name), []).append(tuple(rest))
+        for (schema, table, name), columns in found.items():
+            parent = f"{quoted(columns[0][1])}.{quoted(columns[0][2])}"
+            joined = " AND ".join(f"c.{quoted(mine)} = p.{quoted(theirs)}" for mine, _, _, theirs in columns)
+            present = " AND ".join(f"c.{quoted(mine)} IS NOT NULL" for mine, *_ in columns)
+            cursor.execute(
+                f"SELECT COUNT(*) FROM {quoted(schema)}.{quoted(table)} c LEFT JOIN {parent} p ON {joined} "
+                f"WHERE p.{quoted(columns[0][3])} IS NULL AND {present}"
+            )
+            count = int((cursor.fetchone() or (0,))[0])
+            if count:
+                parents = columns[0][2]
+                yield fault(
+                    "reference-broken",
+                    f"{table}: {'1 row points' if count == 1 else f'{count:,} rows point'} to rows of {parents} that "
+                    f"aren't there, by {name}",
+                    f"rows of {parents} are missing, or a key is damaged: compare both with live",
+                    Place(database=databases[schema], table=table),
+                )
+
+
+def _check_view(session: pymysql.Connection[Any], name: str, label: str) -> Iterator[Finding]:
+    with session.cursor() as cursor:
+        try:
+            cursor.execute(f"SELECT * FROM {name} LIMIT 1")
+            cursor.fetchall()
+        except pymysql.Error as error:
+            yield fault(
+                "view-unusable",
+                f"the view {label} can't be used: {one_line(error)[:300]}",
+                "something that it needs is missing or was refused",
+            )
