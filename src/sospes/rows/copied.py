@@ -131,13 +131,14 @@ class CopySum:
 class CopySums:
     """The sums of the tables of one side that are `wanted`, until rows come that are no COPY text.
 
-    The digests of all of them share `file`.
+    The digests of all of them share `file`. Control totals are added up `with_totals`.
     """
 
-    def __init__(self, wanted: Callable[[Name], bool], file: IO[bytes]) -> None:
+    def __init__(self, wanted: Callable[[Name], bool], file: IO[bytes], *, with_totals: bool = False) -> None:
         self.found: dict[Name, CopySum] = {}
         self._wanted, self._file = wanted, file
         self._current: Name | None = None
+        self._with_totals = with_totals
         self._off = False
 
     def wants(self, name: Name) -> bool:
@@ -150,7 +151,8 @@ class CopySums:
             self.end()
             self._current = table
         if table not in self.found:
-            self.found[table] = CopySum(DigestStore(self._file), totals_of(summed & frozenset(columns)), columns)
+            totals = totals_of(summed & frozenset(columns) if self._with_totals else frozenset())
+            self.found[table] = CopySum(DigestStore(self._file), totals, columns)
 
     def add(self, table: Name, columns: tuple[str, ...], batch: Batch) -> Chunked:
         """Take in some rows of the table that began last. Gives the chunks that became whole."""

@@ -32,7 +32,8 @@ Keys = NDArray[np.uint64]
 MOST_ASIDE = 256 << 20
 """Bytes of odd chunks that are set aside on disk, rather than read again."""
 
-_NONE: Keys = np.empty(0, dtype=np.uint64)
+MOST_KEPT = 20_000
+"""Odd lines that are kept in memory."""
 
 
 class Aside:
@@ -71,6 +72,7 @@ class OddRows:
     chunks  the keys of the chunks that the other side lacks, by table; None where all are to be looked at
     aside   those chunks, unless they are too many
     lines   the digests of the lines that stay, sorted, by table; None as long as that isn't known
+    kept    those lines, once they were read, if they are few
     """
 
     side: LinedSide
@@ -79,6 +81,7 @@ class OddRows:
     file: IO[bytes]
     aside: Aside | None = None
     lines: dict[Name, Keys] | None = None
+    kept: list[LinedPart] | None = None
     name: str = ""
     engine: Engine | None = None
     tables: dict[Name, RowTable] = field(default_factory=dict)
@@ -95,14 +98,25 @@ class OddRows:
 
     def parts(self, wants: Wants) -> Iterator[RowPart]:
         """The odd rows of the wanted tables."""
-        for part in self.odd(wants):
+        for part in self.lined(wants):
+            yield self.side.converted(part.table, part.columns, part.batch)
+
+    def lined(self, wants: Wants) -> Iterator[LinedPart]:
+        """The odd lines of the wanted tables."""
+        if self.kept is None and self.lines is not None and sum(map(len, self.lines.values())) <= MOST_KEPT:
+            self.kept = list(self._odd_lines(self.lines, self.lines.__contains__))
+        if self.kept is not None:
+            yield from (part for part in self.kept if wants(part.table))
+        else:
+            yield from self._odd_lines(self.lines or {}, wants)
+
+    def _odd_lines(self, keys: Mapping[Name, Keys], wants: Wants) -> Iterator[LinedPart]:
+        for part in self.odd(lambda name: name in keys and wants(name)):
             lines = part.batch.data.split(b"\n")[:-1]
-            if self.lines is not None:
-                odd = np.flatnonzero(among(digest_lines(lines, None)["key"], self.lines.get(part.table, _NONE)))
-                lines = [lines[index] for index in odd.tolist()]
-            if lines:
-                batch = lines_batch(b"\n".join(lines) + b"\n", len(part.columns))
-                yield self.side.converted(part.table, part.columns, batch)
+            odd = np.flatnonzero(among(digest_lines(lines, None)["key"], keys[part.table]))
+            if len(odd):
+                data = b"".join([lines[index] + b"\n" for index in odd.tolist()])
+                yield LinedPart(part.table, part.columns, lines_batch(data, len(part.columns)))
 
     def odd(self, wants: Wants) -> Iterator[LinedPart]:
         """The lines of the odd chunks."""
@@ -298,26 +312,33 @@ def _find_lines(
 ) -> None:
     """Tell each side which of its lines the other one lacks, and find the right side's control totals by them."""
     stores: list[dict[Name, DigestStore]] = []
-    totals: list[dict[Name, Totals]] = []
     for which, side in enumerate(sides):
-        by_name = {(pair.left, pair.right)[which].name: pair for pair in pairs}
-        mine = {name: DigestStore(file) for name in by_name}
-        added = {
-            name: totals_of(frozenset(pair.columns[index] for index in pair.summed)) for name, pair in by_name.items()
-        }
-        for part in side.odd(by_name.__contains__):
+        mine = {(pair.left, pair.right)[which].name: DigestStore(file) for pair in pairs}
+        for part in side.odd(mine.__contains__):
             mine[part.table].add(digest_lines(part.batch.data.split(b"\n")[:-1], None))
-            added[part.table].add(part.batch, part.columns)
         for store in mine.values():
             store.flush()
         stores.append(mine)
-        totals.append(added)
     found: tuple[dict[Name, Keys], dict[Name, Keys]] = ({}, {})
     for pair in pairs:
         odd = unlike(stores[0][pair.left.name], stores[1][pair.right.name])
         found[0][pair.left.name] = np.sort(np.concatenate((odd.left_only, odd.both)))
         found[1][pair.right.name] = np.sort(np.concatenate((odd.right_only, odd.both)))
-        both = lined_pairs[pair.name]
-        left, gone, new = both.totals[0], totals[0][pair.left.name], totals[1][pair.right.name]
-        both.totals = (left, {name: left[name].moved(gone.of(name), new.of(name)) for name in left})
     sides[0].lines, sides[1].lines = found
+    gone, new = (_totals(side, [(pair.left, pair.right)[which].name for pair in pairs], pairs)
+                 for which, side in enumerate(sides))  # fmt: skip
+    for pair in pairs:
+        both = lined_pairs[pair.name]
+        left, out, into = both.totals[0], gone[pair.left.name], new[pair.right.name]
+        both.totals = (left, {name: left[name].moved(out.of(name), into.of(name)) for name in left})
+
+
+def _totals(side: OddRows, names: Sequence[Name], pairs: Sequence[Pair]) -> dict[Name, Totals]:
+    """The control totals of a side's odd lines."""
+    found = {
+        name: totals_of(frozenset(pair.columns[index] for index in pair.summed))
+        for name, pair in zip(names, pairs, strict=True)
+    }
+    for part in side.lined(found.__contains__):
+        found[part.table].add(part.batch, part.columns)
+    return found
