@@ -288,6 +288,18 @@ def test_damage_on_one_side_is_told_apart_from_differences(tmp_path: Path) -> No
     assert any(item["message"].startswith("right side:") for item in run.document["findings"])
 
 
+def test_a_cut_side_is_told_of_once_with_its_row(tmp_path: Path) -> None:
+    content = rows()
+    text = postgresql(
+        copy_table("rescue.call_out", COLUMNS, content, "id"), copy_table("rescue.boat", COLUMNS, content, "id")
+    )
+    (tmp_path / "whole.sql").write_bytes(text)
+    (tmp_path / "cut.sql").write_bytes(text[: text.index(b"\n50\t") + 4])
+    for first, second in (("whole.sql", "cut.sql"), ("cut.sql", "whole.sql")):
+        findings = sospes("compare", tmp_path / first, tmp_path / second, "--json").document["findings"]
+        assert [item["place"]["row_from"] for item in findings if item["code"] == "truncated"] == [50]
+
+
 def test_documents_are_shown_as_documents(tmp_path: Path) -> None:
     for name, document in (("l", '{"a": 1.50, "b": [2]}'), ("r", '{"a": 1.5, "b": [3]}')):
         table = copy_table("public.t", [("id", "integer NOT NULL"), ("d", "jsonb")], [["1", document]], "id")

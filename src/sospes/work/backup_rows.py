@@ -130,8 +130,20 @@ class BackupRows:
             elif isinstance(event, Batch) and begin is not None:
                 names = names or self._names(begin, event, self.engine or Engine.POSTGRESQL)
                 yield LinedPart(begin.table, names, event)
-            elif isinstance(event, Finding) and event not in self.findings:
-                self.findings.append(event)
+            elif isinstance(event, Finding):
+                self._found_again(event, wants)
+
+    def _found_again(self, finding: Finding, wants: Wants) -> None:
+        """Take in what a later pass found: the first one could not tell rows that it passed over, nor can this one."""
+        place = finding.place
+        if finding in self.findings or (place.table and not wants(Name(place.database, place.schema, place.table))):
+            return
+        if place.row_from is not None:
+            told = (finding.code, place.table, None)
+            self.findings = [
+                known for known in self.findings if (known.code, known.place.table, known.place.row_from) != told
+            ]
+        self.findings.append(finding)
 
     def parts(self, wants: Wants) -> Iterator[RowPart]:
         """All rows of the wanted tables; what can't be read of them goes to `findings`."""

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import os
 import pickle
 import subprocess
 import sys
@@ -10,7 +11,6 @@ from contextlib import ExitStack, suppress
 from dataclasses import dataclass, replace
 from io import BytesIO
 from pathlib import Path
-from tempfile import TemporaryDirectory
 from typing import IO
 
 from sospes.formats.opening import Opening, open_backup
@@ -119,14 +119,15 @@ class Beside:
     """A second process that reads a large backup while this one reads another."""
 
     def __init__(self, path: Path, opening: Opening, wanted: Selection, stack: ExitStack) -> None:
-        self._path, self._stack = path, stack
-        self._folder = Path(stack.enter_context(TemporaryDirectory(prefix="sospes-", dir=opening.work_folder)))
-        self._asked = (path, replace(opening, stdin=None, wants=None), wanted, self._folder / "digests")
+        self._path = path
+        self._file = stack.enter_context(nameless_file(opening.work_folder))
+        self._asked = (path, replace(opening, stdin=None, wants=None), wanted, self._file.fileno())
 
     def __enter__(self) -> Beside:
         self._child = subprocess.Popen(
-            [sys.executable, "-c", _CHILD], stdin=subprocess.PIPE, stdout=subprocess.PIPE, start_new_session=True
-        )
+            [sys.executable, "-c", _CHILD], stdin=subprocess.PIPE, stdout=subprocess.PIPE, start_new_session=True,
+            pass_fds=(self._file.fileno(),),
+        )  # fmt: skip
         if self._child.stdin is not None:
             with suppress(BrokenPipeError), self._child.stdin:  # one that ended gives no answer either
                 pickle.dump(self._asked, self._child.stdin)
@@ -149,7 +150,7 @@ class Beside:
         if isinstance(found, SospesError):
             raise found
         if found.sums is not None:
-            found.sums.keep_in(self._stack.enter_context((self._folder / "digests").open("rb+")))
+            found.sums.keep_in(self._file)
         return found
 
 
@@ -159,7 +160,7 @@ _CHILD = "import sys; from sospes.work.opened_sides import read_for_parent as f;
 def read_for_parent(asked: IO[bytes], answer: IO[bytes]) -> None:
     """What the second process does: it is asked and answers through pipes."""
     path, opening, wanted, digests = pickle.load(asked)
-    with digests.open("wb+") as file:
+    with os.fdopen(digests, "rb+") as file:
         sums = CopySums(wanted, file)
         try:
             found: BackupRows | SospesError = BackupRows(path, opening, sums)

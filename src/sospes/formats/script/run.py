@@ -86,8 +86,11 @@ class DataRun:
     def cut(self, begin: int, end: int, line: int, broken: bool) -> Finding:
         """A fault where the rows break off: text is missing, with `broken` only up to where it goes on."""
         self.lost = True
-        label, number = self.table.label, self.next_row
-        where = f"in row {number:,} of {label}" if end > begin else f"after row {number - 1:,} of {label}"
+        label, number = self.table.label, self.next_row if self.wanted else None
+        if number is None:  # rows that were passed over are not counted
+            where = f"among the rows of {label}"
+        else:
+            where = f"in row {number:,} of {label}" if end > begin else f"after row {number - 1:,} of {label}"
         place = Place(
             plain_from=begin, plain_to=end, line=line, database=self.table.database, schema=self.table.schema,
             table=self.table.name, row_from=number,
