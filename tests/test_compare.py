@@ -290,9 +290,8 @@ def test_damage_on_one_side_is_told_apart_from_differences(tmp_path: Path) -> No
 
 def test_a_cut_side_is_told_of_once_with_its_row(tmp_path: Path) -> None:
     content = rows()
-    text = postgresql(
-        copy_table("rescue.call_out", COLUMNS, content, "id"), copy_table("rescue.boat", COLUMNS, content, "id")
-    )
+    tables = [copy_table(f"rescue.{name}", COLUMNS, content, "id") for name in ("call_out", "boat")]
+    text = postgresql(b"".join(tables))
     (tmp_path / "whole.sql").write_bytes(text)
     (tmp_path / "cut.sql").write_bytes(text[: text.index(b"\n50\t") + 4])
     for first, second in (("whole.sql", "cut.sql"), ("cut.sql", "whole.sql")):
