@@ -75,12 +75,12 @@ class DigestStore:
         self.file.write(chunk.tobytes())
         self._pending, self._pending_rows = [], 0
 
-    def bucket(self, number: int) -> Digested:
-        """The digests whose keys fall into one of `BUCKETS` equal ranges."""
+    def buckets(self, first: int, last: int) -> Digested:
+        """The digests whose keys fall into some of `BUCKETS` equal ranges: from the first to before the last."""
         self.flush()
         parts = []
         for offset, borders in self._chunks:
-            begin, end = int(borders[number]), int(borders[number + 1])
+            begin, end = int(borders[first]), int(borders[last])
             self.file.seek(offset + begin * ROW.itemsize)
             parts.append(np.frombuffer(self.file.read((end - begin) * ROW.itemsize), dtype=ROW))
         return np.concatenate(parts) if parts else np.empty(0, dtype=ROW)
@@ -111,11 +111,12 @@ class Unlike:
 
 
 def unlike(left: DigestStore, right: DigestStore) -> Unlike:
-    """Compare two stores bucket by bucket."""
+    """Compare two stores bucket by bucket; small ones at once."""
     same = 0
     parts: list[tuple[NDArray[np.uint64], ...]] = []
-    for number in range(BUCKETS):
-        found, *keys = _bucket_unlike(left.bucket(number), right.bucket(number))
+    step = BUCKETS if left.rows + right.rows <= CHUNK_ROWS else 1
+    for first in range(0, BUCKETS, step):
+        found, *keys = _bucket_unlike(left.buckets(first, first + step), right.buckets(first, first + step))
         same += found
         parts.append(tuple(keys))
     columns = [np.concatenate(column) for column in zip(*parts, strict=True)]

@@ -71,8 +71,9 @@ def pair_tables(
     pairs = []
     only_left = []
     taken: set[Name] = set()
+    counterparts = _Counterparts(left, right, wanted(right))
     for name in wanted(left):
-        other = _counterpart(name, left, right, wanted(right))
+        other = counterparts.of(name)
         if other is None:
             only_left.append(left.tables[name])
             continue
@@ -106,17 +107,30 @@ def _wanted(left: RowSide, right: RowSide, tables: Sequence[str]) -> Callable[[R
     return lambda side: list(side.tables) if isinstance(side, RowFile) else chosen[side.name]
 
 
-def _counterpart(name: Name, left: RowSide, right: RowSide, candidates: list[Name]) -> Name | None:
-    if isinstance(left, RowFile) or isinstance(right, RowFile):
-        return candidates[0] if candidates else None
-    spellings: list[Callable[[Name], object]] = [lambda one: one, lambda one: one.full_label, lambda one: one.label]
-    if left.engine is not right.engine:
-        spellings.append(lambda one: one.name)
-    for spelled in spellings:
-        found = [other for other in candidates if spelled(other) == spelled(name)]
-        if len(found) == 1:
-            return found[0]
-    return None
+class _Counterparts:
+    """Finds which table of the right side is meant by one of the left."""
+
+    def __init__(self, left: RowSide, right: RowSide, candidates: list[Name]) -> None:
+        self._first = candidates[:1] if isinstance(left, RowFile) or isinstance(right, RowFile) else None
+        spellings: list[Callable[[Name], object]] = [lambda one: one, lambda one: one.full_label, lambda one: one.label]
+        if left.engine is not right.engine:
+            spellings.append(lambda one: one.name)
+        self._known: list[tuple[Callable[[Name], object], dict[object, list[Name]]]] = []
+        for spelled in spellings:
+            known: dict[object, list[Name]] = {}
+            for name in candidates:
+                known.setdefault(spelled(name), []).append(name)
+            self._known.append((spelled, known))
+
+    def of(self, name: Name) -> Name | None:
+        """The right table; a file of rows has one only. None where there is none, or several might be meant."""
+        if self._first is not None:
+            return next(iter(self._first), None)
+        for spelled, known in self._known:
+            found = known.get(spelled(name), [])
+            if len(found) == 1:
+                return found[0]
+        return None
 
 
 def _pair(
