@@ -104,6 +104,22 @@ def test_other_owners_are_told_and_change_no_verdict(postgres: PostgresServer, w
 
 
 @pytest.mark.servers
+def test_roles_of_a_cluster_are_compared(postgres: PostgresServer, watch: str, tmp_path: Path) -> None:
+    postgres.run_sql("postgres", "CREATE ROLE coxswain; CREATE ROLE bosun")
+    try:
+        (tmp_path / "all.sql").write_bytes(postgres.dump_cluster())
+        assert sospes("compare", tmp_path / "all.sql", watch, "--json").document["result"]["objects"] == []
+        postgres.run_sql("postgres", "DROP ROLE coxswain; ALTER ROLE bosun RENAME TO mate")
+        found = sospes("compare", tmp_path / "all.sql", watch, "--json").document
+        assert _objects(found) == {
+            ("role", "coxswain", "only-left"), ("role", "bosun", "only-left"), ("role", "mate", "only-right"),
+        }  # fmt: skip
+    finally:
+        for name in ("coxswain", "bosun", "mate"):
+            postgres.run_sql("postgres", f"DROP ROLE IF EXISTS {name}")
+
+
+@pytest.mark.servers
 def test_dropped_objects_are_brought_back_and_taken_away_again(
     postgres: PostgresServer, watch: str, tmp_path: Path
 ) -> None:

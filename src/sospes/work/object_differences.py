@@ -73,7 +73,8 @@ def _objects(side: RowSide, beside: RowSide) -> ObjectSide | None:
     if len(filled) != 1:
         return None
     [found] = filled.values()
-    return ObjectSide(dict(found), frozenset(side.objects.unnamed), _major(side.version), is_backup=True)
+    everybody = {key: item for key, item in side.objects.found.get(None, {}).items() if key.kind == "role"}
+    return ObjectSide(everybody | found, frozenset(side.objects.unnamed), _major(side.version), is_backup=True)
 
 
 def _major(version: str) -> str:
