@@ -151,6 +151,14 @@ def test_references_that_a_dump_switched_off_are_looked_at(mariadb: MariadbServe
     assert told["code"] == "reference-broken" and "1 row points to rows of station" in told["message"]
 
 
+def test_a_reference_to_a_table_that_the_backup_lacks(mariadb: MariadbServer, tmp_path: Path) -> None:
+    (tmp_path / "boat.sql").write_bytes(mariadb.dump("harbour", "boat"))
+
+    run = sospes("rehearse", "--side", "private", tmp_path / "boat.sql", "--json")
+
+    assert run.code == 0 and "station" in str(run.document["findings"])
+
+
 def test_every_index_is_counted_by_itself(postgres: PostgresServer, monkeypatch: pytest.MonkeyPatch) -> None:
     by_itself: dict[str, bool] = {}
     goes_by = checks_postgresql._goes_by
