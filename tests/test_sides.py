@@ -219,6 +219,8 @@ def test_large_objects_are_compared_byte_by_byte(postgres: PostgresServer, tmp_p
         postgres.run_sql("source", "SELECT lo_put(4242, 2000000, '\\x01')")
         [found] = sospes("compare", night, source, "--json").document["result"]["objects"]
         assert (found["kind"], found["name"], found["state"]) == ("large object", "4242", "changed")
+        one_table = sospes("compare", night, source, "--table", "gauge", "--json").document
+        assert one_table["verdict"] == "sound" and one_table["result"]["objects"] == []
         postgres.run_sql("source", "SELECT lo_unlink(4242)")
         [found] = sospes("compare", night, source, "--json").document["result"]["objects"]
         assert (found["kind"], found["name"], found["state"]) == ("large object", "4242", "only-left")

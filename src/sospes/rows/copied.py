@@ -23,10 +23,10 @@ from sospes.rows.typed.sums import ColumnTotal
 Chunk = bytes | memoryview
 
 
-def lines_batch(data: bytes, width: int, plain_from: int = 0, first_row: int = 0) -> Batch:
-    """Whole lines of COPY text in UTF-8; `first_row` is 0 where nobody knows which rows they are."""
+def lines_batch(data: bytes, width: int, plain_from: int = 0) -> Batch:
+    """Whole lines of COPY text in UTF-8; nobody knows which rows they are, so the first one's number is 0."""
     return Batch(
-        notation=Notation.COPY, data=data, rows=data.count(b"\n"), width=width, encoding="utf-8", first_row=first_row,
+        notation=Notation.COPY, data=data, rows=data.count(b"\n"), width=width, encoding="utf-8", first_row=0,
         plain_from=plain_from, plain_to=plain_from + len(data), line=0,
     )  # fmt: skip
 

@@ -10,7 +10,16 @@ from sospes.model.events import Held
 from sospes.rows.types import Meaning
 
 SUMMED = frozenset({Meaning.INTEGER, Meaning.DECIMAL})
-_EXACT = Context(prec=2000)
+EXACT = Context(prec=2000)
+
+
+def finite_number(cell: str | bytes) -> Decimal | None:
+    """The number that a text is; None for NaN, infinities and what is no number."""
+    try:
+        number = Decimal(cell if isinstance(cell, str) else cell.decode("ascii"))
+    except (InvalidOperation, UnicodeDecodeError):
+        return None
+    return number if number.is_finite() else None
 
 
 @dataclass(slots=True)
@@ -35,16 +44,12 @@ class Total:
                 self._add_text(cell)
 
     def _add_text(self, cell: str | bytes) -> None:
-        try:
-            number = Decimal(cell if isinstance(cell, str) else cell.decode("ascii"))
-        except (InvalidOperation, UnicodeDecodeError):
+        number = finite_number(cell)
+        if number is None:
             self.strange += 1
-            return
-        if number.is_finite():
-            self.fraction = _EXACT.add(self.fraction, number)
-            self.values += 1
         else:
-            self.strange += 1
+            self.fraction = EXACT.add(self.fraction, number)
+            self.values += 1
 
     def moved(self, gone: Total, new: Total) -> Total:
         """The total with some values taken out and others put in."""
@@ -53,13 +58,13 @@ class Total:
             nulls=self.nulls - gone.nulls + new.nulls,
             strange=self.strange - gone.strange + new.strange,
             whole=self.whole - gone.whole + new.whole,
-            fraction=_EXACT.add(_EXACT.subtract(self.fraction, gone.fraction), new.fraction),
+            fraction=EXACT.add(EXACT.subtract(self.fraction, gone.fraction), new.fraction),
         )
 
     @property
     def sum(self) -> str:
         """The exact sum as text."""
-        total = _EXACT.add(self.fraction, Decimal(self.whole))
+        total = EXACT.add(self.fraction, Decimal(self.whole))
         return format(total, "f")
 
 

@@ -55,21 +55,22 @@ class BackupRows:
         doing = Doing()
         for event in opened.events():
             header = opened.reader.header if opened.reader else None
+            engine = (header.engine if header else None) or Engine.POSTGRESQL
             if isinstance(event, Finding):
                 self.findings.append(event)
             elif isinstance(event, Entry):
                 self._take(event, entries)
-                self.objects.take(event, (header.engine if header else None) or Engine.POSTGRESQL)
+                self.objects.take(event, engine)
             elif isinstance(event, RowsBegin):
                 begin = self._begins[event.table] = event
-                self._sum_up(event, None, (header.engine if header else None) or Engine.POSTGRESQL)
+                self._sum_up(event, None, engine)
                 if event.table not in entries:
                     columns = tuple(Column(name=name, type="") for name in event.columns or ())
                     self.tables.setdefault(event.table, RowTable(name=event.table, columns=columns))
             elif isinstance(event, LargeObjectPart):
                 self.objects.take_part(event)
             elif isinstance(event, Batch) and begin is not None:
-                self._sum_up(begin, event, (header.engine if header else None) or Engine.POSTGRESQL)
+                self._sum_up(begin, event, engine)
             doing.take(event)
             if self.progress is not None:
                 self.progress(opened.text.bytes_read, doing.what, doing.rows)

@@ -152,7 +152,7 @@ def _objects(
     pairing: Pairing, left: RowSide, right: RowSide, how: Comparing
 ) -> tuple[tuple[ObjectDifference, ...] | None, list[Finding]]:
     """What differs besides rows; None where it is not asked for, or a side can't have it."""
-    sides = None if how.rows_only else object_sides(left, right)
+    sides = None if how.rows_only else object_sides(left, right, every=not how.tables)
     if sides is None:
         return None, []
     tables = {(table.name.schema or "", table.name.name) for pair in pairing.pairs for table in (pair.left, pair.right)}

@@ -53,23 +53,20 @@ class Aside:
 
     def parts(self, wants: Wants) -> Iterator[LinedPart]:
         """What was set aside."""
-        end = self._file.seek(0, 2)
-        self._file.seek(0)
-        while (at := self._file.tell()) < end:
+        at, end = 0, self._file.seek(0, 2)
+        while at < end:
+            self._file.seek(at)  # whoever took the last part may have read here, too
             table, columns, data = pickle.load(self._file)
-            after = self._file.tell()
+            at = self._file.tell()
             if wants(table):
                 yield LinedPart(table, columns, lines_batch(data, len(columns)))
-            if self._file.tell() != after:  # whoever took the part read here, too
-                self._file.seek(after)
-            assert after > at
 
 
 @dataclass(slots=True)
 class OddRows:
     """A side without the rows whose lines the other side has as well.
 
-    chunks  the keys of the chunks that the other side lacks, by table; None where all are to be looked at
+    chunks  the keys of the chunks that the other side lacks, by table
     aside   those chunks, unless they are too many
     lines   the digests of the lines that stay, sorted, by table; None as long as that isn't known
     kept    those lines, once they were read, if they are few
@@ -77,7 +74,7 @@ class OddRows:
 
     side: LinedSide
     columns: Mapping[Name, tuple[str, ...]]
-    chunks: dict[Name, Keys] | None
+    chunks: dict[Name, Keys]
     file: IO[bytes]
     aside: Aside | None = None
     lines: dict[Name, Keys] | None = None
@@ -123,15 +120,11 @@ class OddRows:
         if self.aside is not None and not self.aside.over:
             yield from self.aside.parts(wants)
             return
-        chunks = self.chunks
-        if chunks is None:
-            yield from self.side.lined(wants, self.columns)
-            return
-        missing = {name: keys for name, keys in chunks.items() if wants(name)}
+        missing = {name: keys for name, keys in self.chunks.items() if wants(name)}
 
         def is_odd(name: Name, keys: Keys) -> NDArray[np.bool_]:
             missing[name] = np.setdiff1d(missing[name], keys)
-            return among(keys, chunks[name])
+            return among(keys, self.chunks[name])
 
         yield from odd_parts(self.side.lined(wants, self.columns), self.file, is_odd)
         for name, keys in missing.items():

@@ -129,15 +129,15 @@ def matched(left: RowSide, right: RowSide, pairing: Pairing, how: Comparing, sta
             theirs = _summed(sides[1], {pair.right.name: pair for pair in pairs}, stack, how)
             sums |= {pair.name: (sides, ours[pair.left.name], theirs[pair.right.name]) for pair in pairs}
     for pair in pairing.pairs:
-        both, known = lines.pairs.get(pair.name), sums.get(pair.name)
-        if both is not None:
+        known = sums.get(pair.name)
+        if pair.name in lines.pairs:
+            both = lines.pairs[pair.name]
             rows = both.left.rows, both.right.rows
             one, other = ([total[pair.columns[index]] for index in pair.summed] for total in both.totals)
-        elif known is not None:
-            rows = known[1].digests.rows, known[2].digests.rows
-            one, other = known[1].totals, known[2].totals
         else:
-            continue  # neither side could be read
+            _, mine, its = sums[pair.name]
+            rows = mine.digests.rows, its.digests.rows
+            one, other = mine.totals, its.totals
         yield Matched(
             pair=pair, how=how, rows=rows, totals=(one, other), live=isinstance(right, LiveRows),
             sides=known[0] if known else (left, right),

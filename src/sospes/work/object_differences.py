@@ -50,17 +50,20 @@ class ObjectSide:
     unseen: frozenset[str] = frozenset()
 
 
-def object_sides(left: RowSide, right: RowSide) -> tuple[ObjectSide, ObjectSide] | None:
-    """The objects of both sides; None where one of them can't have any, or the engines differ."""
+def object_sides(left: RowSide, right: RowSide, *, every: bool) -> tuple[ObjectSide, ObjectSide] | None:
+    """The objects of both sides, `every` one or what belongs to tables.
+
+    None where one of them can't have any, or the engines differ.
+    """
     if left.engine is None or right.engine is None or left.engine.family is not right.engine.family:
         return None
-    one, other = _objects(left, right), _objects(right, left)
+    one, other = _objects(left, right, every=every), _objects(right, left, every=every)
     return (one, other) if one is not None and other is not None else None
 
 
-def _objects(side: RowSide, beside: RowSide) -> ObjectSide | None:
+def _objects(side: RowSide, beside: RowSide, *, every: bool) -> ObjectSide | None:
     if isinstance(side, LiveRows):
-        found, major = side.database.objects(), _major(side.database.version)
+        found, major = side.database.objects(every=every), _major(side.database.version)
         is_side_copy = side.database.is_side_copy()
         return ObjectSide(
             found, frozenset(), major, is_backup=False, is_side_copy=is_side_copy, unseen=side.database.unseen()

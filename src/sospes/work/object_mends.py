@@ -29,7 +29,7 @@ class ObjectFix:
 
 def object_fixes(left: RowSide, right: RowSide, tables: frozenset[tuple[str, str]] | None) -> list[ObjectFix]:
     """What LEFT defines and RIGHT lacks, except tables and their columns; with `tables`, only what belongs to them."""
-    sides = object_sides(left, right)
+    sides = object_sides(left, right, every=False)
     if sides is None or right.engine is None:
         return []
     items, _ = differing_objects(*sides, Scope(tables, frozenset()))

@@ -70,21 +70,19 @@ def open_sides(left: Path | Address, right: Path | Address, how: Reading, stack:
     if how.tables is None or not isinstance(left, Path) or not _may_be_lined(left, right, how.opening):
         return open_side(left, how, stack), open_side(right, how, stack)
     wanted = Selection(how.tables)
+
+    def summed(path: Path, *, with_totals: bool = False) -> BackupRows:
+        """The left side's control totals are enough, as those of equal rows are equal."""
+        file = stack.enter_context(nameless_file(how.opening.work_folder))
+        return BackupRows(path, how.opening, CopySums(wanted, file, with_totals=with_totals), how.progress)
+
     if isinstance(right, Address):
         open_live(right, how.timeout_seconds).close()  # one that can't be reached is told before the backup is read
-        mine = BackupRows(left, how.opening, _sums(wanted, how, stack, with_totals=True), how.progress)
-        return mine, open_side(right, how, stack)
+        return summed(left, with_totals=True), open_side(right, how, stack)
     if right.stat().st_size < SECOND_PROCESS_AT:
-        mine = BackupRows(left, how.opening, _sums(wanted, how, stack, with_totals=True), how.progress)
-        return mine, BackupRows(right, how.opening, _sums(wanted, how, stack), how.progress)
+        return summed(left, with_totals=True), summed(right)
     with Beside(right, how.opening, wanted, stack) as beside:
-        mine = BackupRows(left, how.opening, _sums(wanted, how, stack, with_totals=True), how.progress)
-        return mine, beside.side()
-
-
-def _sums(wanted: Selection, how: Reading, stack: ExitStack, *, with_totals: bool = False) -> CopySums:
-    """Sums to be filled in; the left side's control totals are enough, as those of equal rows are equal."""
-    return CopySums(wanted, stack.enter_context(nameless_file(how.opening.work_folder)), with_totals=with_totals)
+        return summed(left, with_totals=True), beside.side()
 
 
 def _may_be_lined(left: Path, right: Path | Address, opening: Opening) -> bool:

@@ -3,13 +3,13 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from decimal import Context, Decimal, InvalidOperation
+from decimal import Decimal
 
 import numpy as np
 
+from sospes.rows.totals import EXACT, finite_number
 from sospes.rows.typed.cells import Bytes, Cells
 
-_EXACT = Context(prec=2000)
 _FAST_DIGITS = 18
 """Digits that fit into 64 bits."""
 _HALF = 10**9
@@ -78,7 +78,7 @@ class ColumnTotal:
                 sum_of_place -= 2 * int(figures[negative].sum(dtype=np.int64))
             total += sum_of_place * 10**digits
             digits += 1
-        self.sum = _EXACT.add(self.sum, Decimal(total).scaleb(-scale, _EXACT))
+        self.sum = EXACT.add(self.sum, Decimal(total).scaleb(-scale, EXACT))
         self.values += len(starts)
         return True
 
@@ -101,22 +101,18 @@ class ColumnTotal:
             total = total * 10 + figure
         whole = int((total // _HALF).sum()) * _HALF + int((total % _HALF).sum())
         scale = len(first) - 1 - int(point[0]) if len(point) else 0
-        number = Decimal(-whole if negative else whole).scaleb(-scale, _EXACT)
-        self.sum = _EXACT.add(self.sum, number)
+        number = Decimal(-whole if negative else whole).scaleb(-scale, EXACT)
+        self.sum = EXACT.add(self.sum, number)
         self.values += matrix.shape[1]
         return True
 
     def _slow(self, cell: bytes) -> None:
-        try:
-            number = Decimal(cell.decode("ascii"))
-        except (InvalidOperation, UnicodeDecodeError):
+        number = finite_number(cell)
+        if number is None:
             self.strange += 1
-            return
-        if number.is_finite():
-            self.sum = _EXACT.add(self.sum, number)
-            self.values += 1
         else:
-            self.strange += 1
+            self.sum = EXACT.add(self.sum, number)
+            self.values += 1
 
     def _range(self, cells: Cells, rows: list[int], matrix: Bytes | None) -> None:
         """Lowest and highest text, which for times written in one way is oldest and newest."""

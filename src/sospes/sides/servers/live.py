@@ -44,8 +44,8 @@ class LiveDatabase(Protocol):
         """What a query of the user gives, in the snapshot, which can't write: the first cell of its first row."""
         ...
 
-    def objects(self) -> dict[ObjectKey, DatabaseObject]:
-        """What the database has besides rows."""
+    def objects(self, *, every: bool) -> dict[ObjectKey, DatabaseObject]:
+        """What the database has besides rows; `every` one, or only what belongs to tables."""
         ...
 
     def is_side_copy(self) -> bool:

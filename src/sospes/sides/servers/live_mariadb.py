@@ -124,7 +124,7 @@ class LiveMariadb:
             raise UsageError(f"{query}: {one_line(error)}", "try the query on the server itself") from error
         return "no row" if not row else "NULL" if row[0] is None else str(row[0])
 
-    def objects(self) -> dict[ObjectKey, DatabaseObject]:
+    def objects(self, *, every: bool) -> dict[ObjectKey, DatabaseObject]:
         """What the database has besides rows."""
         try:
             with self._connection.cursor() as cursor:

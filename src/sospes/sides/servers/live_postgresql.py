@@ -123,10 +123,11 @@ class LivePostgresql:
             raise UsageError(f"{query}: {one_line(error)}", "try the query on the server itself") from error
         return "no row" if not row else "NULL" if row[0] is None else str(row[0])
 
-    def objects(self) -> dict[ObjectKey, DatabaseObject]:
-        """What the database has besides rows."""
+    def objects(self, *, every: bool) -> dict[ObjectKey, DatabaseObject]:
+        """What the database has besides rows; the bytes of large objects are read where `every` one counts."""
         try:
-            return objects_of(self._connection) | large_objects_of(self._connection)
+            found = objects_of(self._connection)
+            return found | large_objects_of(self._connection) if every else found
         except psycopg.Error as error:
             raise _refused(self._address, error) from error
 
