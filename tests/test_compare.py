@@ -365,3 +365,67 @@ def test_exact_text_and_wanted_totals(tmp_path: Path) -> None:
     assert line.split() == ["public.tide.height", "1.750", "1.750", "agree"] and "tide.gauge" not in shown.out
     assert sospes("compare", "--total", "tide.note", left, right).code == 3
     assert sospes("compare", "--total", "tide.height", "--exact", left, right).code == 2
+
+
+def _one_column(folder: Path, name: str, engine: str, kind: str, values: list[str]) -> Path:
+    """A table with a key and one column of values, as a script of an engine."""
+    if engine == "postgresql":
+        rows = [[str(number), value] for number, value in enumerate(values)]
+        text = postgresql(copy_table("public.gauge", [("id", "integer NOT NULL"), ("seen", kind)], rows, "id"))
+    else:
+        tuples = ",".join(f"({number},'{value}')" for number, value in enumerate(values))
+        made = f"CREATE TABLE `gauge` (`id` int NOT NULL, `seen` {kind}, PRIMARY KEY (`id`)) ENGINE=InnoDB;\n"
+        text = mysql(f"{made}INSERT INTO `gauge` VALUES {tuples};\n".encode())
+    (folder / name).write_bytes(text)
+    return folder / name
+
+
+SAME = [
+    ("postgresql", "character(6)", ["ab    ", "cd    "], "mariadb", "char(6)", ["ab", "cd"]),
+    ("postgresql", "timestamp with time zone", ["2026-11-22 01:00:00.5+00", "2026-11-22 03:00:00+02"],
+     "mariadb", "timestamp(6)", ["2026-11-22 01:00:00.500000", "2026-11-22 01:00:00.000000"]),
+    ("postgresql", "timestamp without time zone", ["2026-11-22 01:00:00"], "mariadb", "datetime(3)", ["2026-11-22 01:00:00.000"]),
+    ("postgresql", "numeric(12,3)", ["1.500"], "mariadb", "double", ["1.5"]),
+    ("postgresql", "boolean", ["t", "f"], "mariadb", "tinyint(1)", ["1", "0"]),
+    ("postgresql", "jsonb", ['{"a": 1, "b": 2}'], "mariadb", "json", ['{"b":2,"a":1.0}']),
+]  # fmt: skip
+UNLIKE = [
+    ("postgresql", "character(6)", ["ab    "], "mariadb", "char(6)", [" ab"]),
+    ("postgresql", "timestamp with time zone", ["2026-11-22 03:00:00+02"], "mariadb", "timestamp", ["2026-11-22 03:00:00"]),
+    ("postgresql", "numeric(20,0)", ["9007199254740993"], "mariadb", "double", ["9007199254740992"]),
+    ("postgresql", "bigint", ["9007199254740993"], "mariadb", "double", ["9007199254740992"]),
+]  # fmt: skip
+
+
+@pytest.mark.parametrize(("code", "case"), [*((0, case) for case in SAME), *((1, case) for case in UNLIKE)])
+def test_values_compare_by_meaning_across_engines(
+    tmp_path: Path, code: int, case: tuple[str, str, list[str], str, str, list[str]]
+) -> None:
+    left = _one_column(tmp_path, "left.sql", *case[:3])
+    right = _one_column(tmp_path, "right.sql", *case[3:])
+
+    run = sospes("compare", left, right, "--json")
+
+    assert run.code == code, run.document["findings"]
+    assert (run.document["result"]["tables"][0]["changed"] == 0) == (code == 0)
+
+
+def test_large_integers_of_sqlite_are_told_apart(tmp_path: Path) -> None:
+    text = "BEGIN TRANSACTION;\nCREATE TABLE gauge (id INTEGER PRIMARY KEY, height NUMERIC);\n"
+    for name, value in (("left.sql", "9007199254740993"), ("right.sql", "9007199254740992")):
+        (tmp_path / name).write_text(f"PRAGMA foreign_keys=OFF;\n{text}INSERT INTO gauge VALUES(1,{value});\nCOMMIT;\n")
+
+    assert sospes("compare", tmp_path / "left.sql", tmp_path / "right.sql").code == 1
+    assert sospes("compare", tmp_path / "left.sql", tmp_path / "left.sql").code == 0
+
+
+@pytest.mark.parametrize(("words", "code"), [("'AB', 'CD'", 0), ("'AB', 'XY'", 1)])
+def test_a_check_on_filled_up_text_holds_without_its_blanks(tmp_path: Path, words: str, code: int) -> None:
+    columns = [("id", "integer NOT NULL"), ("code", "character(5)")]
+    table = copy_table("public.kit", columns, [["1", "AB   "], ["2", "CD   "]], "id")
+    check = f"ALTER TABLE public.kit ADD CONSTRAINT known CHECK ((code IN ({words})));\n\n"
+    (tmp_path / "kit.sql").write_bytes(postgresql(table + check.encode()))
+
+    run = sospes("rehearse", tmp_path / "kit.sql", "--json")
+
+    assert (run.code, run.document["result"]["not_rehearsed"]) == (code, [])
