@@ -219,7 +219,10 @@ def _decoder(notation: Notation) -> Callable[[bytes, Hold, str], Held]:
 def _postgresql(cell: bytes, hold: Hold, encoding: str) -> Held:
     first = cell[:1]
     if first == b"'":
-        text = cell[1:-1].replace(b"''", b"'").decode(encoding)
+        said = _said(cell[1:-1].replace(b"''", b"'"), encoding)
+        if isinstance(said, bytes):
+            return said
+        text = said
     elif cell in {b"NULL", b"null"}:
         return None
     elif first in {b"E", b"e"} and cell[1:2] == b"'":
@@ -269,6 +272,11 @@ def _mariadb(cell: bytes, hold: Hold, encoding: str, escapes: bool = True) -> He
         return int(raw)
     if hold is Hold.BYTES:
         return raw
+    return _said(raw, encoding)
+
+
+def _said(raw: bytes, encoding: str) -> str | bytes:
+    """Text; what is none in its character set stays bytes."""
     try:
         return raw.decode(encoding)
     except UnicodeDecodeError:
@@ -290,20 +298,23 @@ _MARIADB_INNER = {
 def _sqlite(cell: bytes, hold: Hold, encoding: str) -> Held:
     first = cell[:1]
     if first == b"'":
-        return cell[1:-1].replace(b"''", b"'").decode(encoding)
+        return _said(cell[1:-1].replace(b"''", b"'"), encoding)
     if cell == b"NULL":
         return None
     if first in {b"X", b"x"}:
         return bytes.fromhex(cell[2:-1].decode("ascii"))
-    text = cell.decode(encoding)
+    text = cell.decode("latin-1")
     if _INTEGER.fullmatch(text):
         number = int(text)
         return number if -(2**63) <= number < 2**63 else text
     if match := _REPLACE.match(text):
-        inner = _sqlite(match[1].encode(encoding), hold, encoding)
-        return str(inner).replace(match[2].replace("''", "'"), chr(int(match[3])))
+        inner = _sqlite(match[1].encode("latin-1"), hold, encoding)
+        old, new = match[2].replace("''", "'").encode("latin-1"), chr(int(match[3])).encode(encoding)
+        raw = inner if isinstance(inner, bytes) else str(inner).encode(encoding, "surrogatepass")
+        return _said(raw.replace(old, new), encoding)
     if match := _UNISTR.match(text):
-        return _UNISTR_ESCAPE.sub(_unistr_said, match[1].replace("''", "'"))
+        said = match[1].replace("''", "'").encode("latin-1").decode(encoding, "replace")
+        return _UNISTR_ESCAPE.sub(_unistr_said, said)
     return _bare(cell)
 
 

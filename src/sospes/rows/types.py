@@ -52,7 +52,7 @@ _TEXTS = re.compile(
     r"(?:national )?(?:character|char|varchar|nchar|bpchar|name|tinytext|mediumtext|longtext|text)\b|\"char\""
 )
 _PADDED = re.compile(r"(?:national )?(?:character|char|nchar|bpchar)(?! ?varying)\b")
-_FOLDED = frozenset({"citext", "public.citext"})
+_FOLDED = frozenset({"citext"})
 
 
 def base_type(text: str) -> str:
@@ -102,13 +102,35 @@ def meaning_of(engine: Engine, type_text: str, collation: str | None = None) -> 
         return Meaning.MOMENT if zoned or (first == "timestamp" and engine is not Engine.POSTGRESQL) else Meaning.STAMP
     if first in {"json", "jsonb"}:
         return Meaning.JSON
-    if base in _FOLDED:
+    if base.rsplit(".", 1)[-1].strip('"') in _FOLDED:
         return Meaning.FOLDED
     if engine is Engine.POSTGRESQL and _PADDED.match(base):
         return Meaning.PADDED
     if _TEXTS.match(base) or first in {"enum", "set"}:
         return Meaning.FOLDED if _folds(engine, collation) else Meaning.TEXT
     return Meaning.OTHER if first in {"interval", "timetz"} else Meaning.TEXT
+
+
+_EXACT_POSTGRESQL = frozenset(
+    "smallint integer bigint int int2 int4 int8 serial bigserial smallserial oid bytea numeric decimal real float "
+    "float4 float8 boolean bool uuid date timestamp timestamptz text varchar char character bpchar name double inet "
+    "cidr macaddr macaddr8".split()
+)
+_EXACT_MARIADB = frozenset("decimal numeric dec fixed date datetime timestamp time year uuid inet4 inet6".split())
+
+
+def is_exact(engine: Engine, type_text: str, collation: str | None = None) -> bool:
+    """Whether `meaning_of` tells for certain when two values are the same.
+
+    It does not for types of the backup's own (domains over anything, extensions' types), for collations that
+    fold or pad, and for SQLite, where the values of one column may differ in type.
+    """
+    if engine is Engine.SQLITE or "[" in type_text:
+        return False
+    first = base_type(type_text).split(" ")[0]
+    if engine is Engine.POSTGRESQL:
+        return first in _EXACT_POSTGRESQL and collation in {None, "C", "POSIX", "pg_catalog.C", "pg_catalog.default"}
+    return hold_of(engine, type_text) is not Hold.TEXT or first in _EXACT_MARIADB or "int" in first
 
 
 def _affinity(type_text: str, collation: str | None) -> Meaning:

@@ -14,6 +14,7 @@ from sospes.rows.types import hold_of
 from sospes.sides.embedded.copy import MOST_COLUMNS, EmbeddedCopy
 from sospes.sides.embedded.keys import NotRehearsed
 from sospes.sides.embedded.shape import HeldTable
+from sospes.work.misfits import WITHOUT_TABLES, is_engine_table
 from sospes.work.selection import Selection
 from sospes.work.tally import OBJECT_KINDS
 
@@ -50,6 +51,7 @@ class Loader:
     _definitions: dict[Name, Entry] = field(default_factory=dict)
     _constraints: list[tuple[Name, Constraint]] = field(default_factory=list)
     _attached: list[tuple[Name, Name]] = field(default_factory=list)
+    _extended: set[str | None] = field(default_factory=set)
     _target: HeldTable | None = None
     _columns: list[Column] = field(default_factory=list)
     _picked: list[int] | None = None
@@ -72,6 +74,8 @@ class Loader:
             self._definitions[entry.name] = entry
         elif entry.kind == "attach" and entry.about:
             self._attached += [(entry.about, parent) for parent in entry.parents]
+        elif entry.kind == "extension" and entry.name.name not in WITHOUT_TABLES:
+            self._extended.add(entry.name.database)
         elif entry.kind in {"view", "materialized view"}:
             self._definitions.pop(entry.name, None)
         self._constraints += [(entry.about or entry.name, constraint) for constraint in entry.constraints]
@@ -95,7 +99,7 @@ class Loader:
             return
         definition = self._definitions.get(event.table) or event.entry
         if definition is None:
-            self.undefined.append(event.table)
+            self._undefined(event.table)
             return
         yield from self._hold(definition)
         columns = {column.name.casefold(): column for column in definition.columns}
@@ -109,6 +113,18 @@ class Loader:
             self._picked = picked if len(picked) < len(self._columns) else None
         else:
             self._target = None
+
+    def _undefined(self, table: Name) -> None:
+        """Rows without a definition: of the engine itself, of an extension, or of another backup."""
+        if self.engine is Engine.SQLITE and is_engine_table(table):
+            reason = "it is the engine's own"
+        elif table.database in self._extended:
+            reason = "an extension makes it, which an embedded side copy has not"
+        else:
+            self.undefined.append(table)
+            return
+        found = NotRehearsed(kind="table", name=table.full_label, reason=reason)
+        self.not_rehearsed.setdefault(("table", table), found)
 
     def _hold(self, entry: Entry) -> Iterator[Finding]:
         """Make the table of a definition in its side copy."""

@@ -3,12 +3,13 @@
 from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass, field, replace
+from dataclasses import dataclass, field
 
 from sospes.model.entries import Column, Constraint, ConstraintKind, Engine, Entry, Name
 from sospes.model.events import Batch, Event, RowsBegin, RowsEnd
-from sospes.model.findings import Finding, Place, fault, note
+from sospes.model.findings import Finding
 from sospes.work.damage import BREAKS, Stretch, stretches
+from sospes.work.misfits import Fit
 from sospes.work.outcome import ObjectSummary, TableSummary
 
 OBJECT_KINDS = frozenset(
@@ -23,10 +24,6 @@ OBJECT_KINDS = frozenset(
     }
 )  # fmt: skip
 _STAND_IN_FOR = frozenset({"view", "materialized view"})
-_NEEDS_TABLE = frozenset(
-    {"trigger", "default", "identity", "table setting", "ownership", "sequence owner", "policy", "attach"}
-)
-_OTHER_SCHEMAS = frozenset({"pg_catalog", "information_schema"})
 
 
 @dataclass(slots=True)
@@ -58,11 +55,8 @@ class Tally:
         self.objects: dict[tuple[str, Name], ObjectSummary] = {}
         self.findings: list[Finding] = []
         self.locked = False
-        self._outside: list[Finding] = []
-        self._attachments: list[tuple[Entry, Constraint]] = []
-        self._mentions: list[Entry] = []
+        self._fit = Fit()
         self._partitions: set[Name] = set()
-        self._engine: Engine | None = None
         self._current: TableTally | None = None
 
     def take(self, event: Event) -> None:
@@ -75,9 +69,9 @@ class Tally:
             table = self._table(event.table)
             table.runs += 1
             self._current = table
+            self._fit.rows(event)
             if event.columns is not None:
                 table.named_columns = table.named_columns or event.columns
-                self._check_columns(table, event)
         elif isinstance(event, RowsEnd):
             table = self._table(event.table)
             table.rows += event.rows
@@ -90,15 +84,13 @@ class Tally:
         return self.tables.setdefault(name, TableTally(name))
 
     def _entry(self, entry: Entry) -> None:
+        self._fit.entry(entry)
         if entry.kind == "table":
             table = self._table(entry.name)
             table.columns = entry.columns
             table.partitioned = "partitioned" in entry.options
         for constraint in entry.constraints:
-            self._attachments.append((entry, constraint))
             self._inner_object(entry, constraint)
-        if entry.kind in _NEEDS_TABLE and entry.about is not None:
-            self._mentions.append(replace(entry, definition=b""))
         if entry.kind == "lock":
             self.locked = True
         if entry.kind == "attach" and entry.about is not None:
@@ -124,21 +116,6 @@ class Tally:
         name = constraint.name or f"{entry.name.name} {constraint.kind} ({', '.join(constraint.columns)})"
         self._object(kind, Name(entry.name.database, entry.name.schema, name))
 
-    def _check_columns(self, table: TableTally, begin: RowsBegin) -> None:
-        if table.columns is None or begin.columns is None:
-            return
-        known = {column.name.casefold() for column in table.columns}
-        for name in begin.columns:
-            if name.casefold() not in known:
-                self.findings.append(
-                    fault(
-                        "column-unknown",
-                        f"the rows of {table.name.label} name a column {name!r} that its definition does not have",
-                        "a name is damaged in one of the two; compare with another copy",
-                        _place_of(table.name),
-                    )
-                )
-
     @property
     def defined(self) -> bool:
         """Whether any table has a definition."""
@@ -161,7 +138,7 @@ class Tally:
             not table.runs and not table.partitioned and table.columns is not None and name not in self._partitions
             for name, table in self.tables.items()
         )
-        return "partial" if missing or self._outside else "full"
+        return "partial" if missing or self._fit.outside else "full"
 
     def summaries(self, counted: bool = True) -> tuple[TableSummary, ...]:
         """All tables, in stored order. Where text is missing, tables whose rows never came have none counted."""
@@ -194,92 +171,4 @@ class Tally:
 
     def misfits(self, engine: Engine | None) -> Iterator[Finding]:
         """What refers to something that isn't there. Call once, after the last event."""
-        if not self.defined:
-            return
-        self._engine = engine
-        for table in self.tables.values():
-            if table.columns is None and table.name.schema not in _OTHER_SCHEMAS:
-                yield fault(
-                    "table-undefined",
-                    f"there are rows for {table.name.label}, but no definition of it",
-                    "a part of the backup is missing, or a name is damaged; compare with another copy",
-                    _place_of(table.name),
-                )
-        for entry, constraint in self._attachments:
-            yield from self._misfit(entry, constraint)
-        named = {(name.schema, name.name.casefold()) for _, name in self.objects}
-        for entry in self._mentions:
-            name = entry.about or entry.name
-            if self._defined_table(name) is None and (name.schema, name.name.casefold()) not in named:
-                yield fault(
-                    "table-undefined",
-                    f"a statement of kind {entry.kind} is for {name.label}, which has no definition",
-                    "a part of the backup is missing, or a name is damaged; compare with another copy",
-                    Place(plain_from=entry.plain_from, plain_to=entry.plain_to, line=entry.line),
-                )
-
-    def _misfit(self, entry: Entry, constraint: Constraint) -> Iterator[Finding]:
-        name = entry.about or entry.name
-        table = self._defined_table(name)
-        what = f"{constraint.kind} {constraint.name}".strip()
-        place = Place(plain_from=entry.plain_from, plain_to=entry.plain_to, line=entry.line)
-        if table is None:
-            if ("materialized view", name) not in self.objects and not self._is_other(name):
-                yield fault(
-                    "table-undefined",
-                    f"the {what} is for a table {name.label} that has no definition",
-                    "a part of the backup is missing, or a name is damaged; compare with another copy",
-                    place,
-                )
-            return
-        known = {column.name.casefold() for column in table.columns or ()}
-        for column in constraint.columns:
-            if column.casefold() not in known and column.casefold() not in {"rowid", "ctid", "oid"}:
-                yield fault(
-                    "column-unknown",
-                    f"the {what} of {name.label} names a column {column!r} that the table does not have",
-                    "a name is damaged in one of the two; compare with another copy",
-                    place,
-                )
-        if constraint.references is not None and self._defined_table(constraint.references) is None:
-            yield self._outside_reference(name, what, constraint.references, place)
-
-    def _is_other(self, name: Name) -> bool:
-        return any(key == ("foreign table", name) for key in self.objects)
-
-    def _defined_table(self, name: Name) -> TableTally | None:
-        found = self.tables.get(name)
-        if found is None and self._engine is not Engine.POSTGRESQL:
-            found = next((table for other, table in self.tables.items() if _folded(other) == _folded(name)), None)
-        return found if found is not None and found.columns is not None else None
-
-    def _outside_reference(self, name: Name, what: str, parent: Name, place: Place) -> Finding:
-        """A reference to a table that is not in the backup: part of a selection, or a damaged name."""
-        near = next((other for other in self.tables if _one_letter_apart(other.name, parent.name)), None)
-        if near is not None:
-            return fault(
-                "reference-unknown",
-                f"the {what} of {name.label} refers to {parent.label}, which is not there, but {near.label} is",
-                "a name is damaged; compare with another copy",
-                place,
-            )
-        found = note(
-            "reference-outside",
-            f"the {what} of {name.label} refers to {parent.label}, which is not in this backup",
-            "restore that table first, or the reference will fail",
-            place,
-        )
-        self._outside.append(found)
-        return found
-
-
-def _place_of(name: Name) -> Place:
-    return Place(database=name.database, schema=name.schema, table=name.name)
-
-
-def _folded(name: Name) -> tuple[str | None, str]:
-    return name.database, name.name.casefold()
-
-
-def _one_letter_apart(one: str, other: str) -> bool:
-    return len(one) == len(other) > 2 and sum(a != b for a, b in zip(one, other, strict=True)) == 1
+        yield from self._fit.findings(engine)

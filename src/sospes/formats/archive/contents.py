@@ -7,16 +7,19 @@ for none.
 
 from __future__ import annotations
 
+import re
 from dataclasses import dataclass
 from enum import IntEnum
 
 from sospes.formats.archive.bytestream import ByteStream
+from sospes.formats.script.characters import codec_of
 
 MAGIC = b"PGDMP"
 NEWEST = (1, 16)
 OLDEST = (1, 12)
 LONGEST_TEXT = 64 << 20
 MOST_ENTRIES = 10_000_000
+_CLIENT_ENCODING = re.compile(rb"client_encoding\s*=\s*'([\w-]+)'")
 ALGORITHMS = {0: None, 1: "gzip", 2: "lz4", 3: "zstandard"}
 
 
@@ -90,6 +93,7 @@ class _Fields:
     stream: ByteStream
     integer_size: int = 4
     offset_size: int = 8
+    codec: str = "utf-8"
 
     def byte(self) -> int:
         return self.stream.read(1)[0]
@@ -111,7 +115,7 @@ class _Fields:
 
     def text(self) -> str | None:
         data = self.raw()
-        return None if data is None else data.decode("utf-8", "replace")
+        return None if data is None else data.decode(self.codec, "replace")
 
     def offset(self) -> tuple[OffsetState, int]:
         state = self.byte()
@@ -171,13 +175,22 @@ def read_entries(stream: ByteStream, header: ArchiveHeader) -> list[TocEntry]:
     count = fields.integer()
     if not 0 <= count <= MOST_ENTRIES:
         raise BadContents(stream.offset, f"it is said to have {count:,} entries")
-    entries = [_entry(fields, header) for _ in range(count)]
+    entries = []
+    for _ in range(count):
+        entries.append(_entry(fields, header))
+        if entries[-1].kind == "ENCODING":  # it comes first; names are in the client's character set
+            fields.codec = _codec_in(entries[-1].definition) or fields.codec
     seen: set[int] = set()
     for entry in entries:
         if entry.identity in seen:
             raise BadContents(stream.offset, f"two entries have the number {entry.identity}")
         seen.add(entry.identity)
     return entries
+
+
+def _codec_in(definition: bytes) -> str | None:
+    match = _CLIENT_ENCODING.search(definition)
+    return codec_of(match[1].decode()) if match else None
 
 
 def _entry(fields: _Fields, header: ArchiveHeader) -> TocEntry:

@@ -26,6 +26,8 @@ from sospes.stream.containers import Block, container_of
 from sospes.stream.unpacking import unpack
 
 _ENDINGS = ("", ".gz", ".lz4", ".zst")
+_EMPTY_UNPACKED = frozenset({".lz4", ".zst"})
+"""How files end that hold no frame at all for an empty large object."""
 _LARGE_OBJECTS = re.compile(r"^blobs?(?:_\d+)?\.(?:toc|dat)")
 _LARGE_OBJECT = re.compile(r"^blob_(\d+)\.dat")
 
@@ -119,6 +121,9 @@ def _unpacked(blocks: Blocks, path: Path) -> Blocks:
     name = path.name
     first = next((block for block in blocks if isinstance(block, Block)), Block(b"", 0, 0))
     container = container_of(first.data)
+    if not first.data and path.suffix in _EMPTY_UNPACKED and _LARGE_OBJECT.match(name):
+        yield note("large-object-empty", f"{name} is empty, as servers write a large object without bytes", "", None)
+        return
     if container is None and path.suffix in _ENDINGS[1:]:
         yield fault(
             "member-damaged",

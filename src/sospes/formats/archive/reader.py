@@ -8,7 +8,7 @@ from itertools import pairwise
 
 from sospes.formats.archive.contents import NEWEST, ArchiveHeader, TocEntry, in_order
 from sospes.formats.archive.stores import LargeBlocks, Member, ObjectBegin, Store
-from sospes.formats.script.agreement import KNOWN, Announced, disagreement, rows_disagreement
+from sospes.formats.script.agreement import KNOWN, Announced, disagreement, in_heading, one_bit_apart, rows_disagreement
 from sospes.formats.script.copy_data import read_copy
 from sospes.formats.script.lexis import Lexis
 from sospes.formats.script.reader import ScriptReader
@@ -30,7 +30,6 @@ _LARGE_OBJECTS = "BLOBS"
 _OWNED = {
     kind: kind for kind in ("TABLE", "SEQUENCE", "VIEW", "MATERIALIZED VIEW", "TYPE", "DOMAIN", "SCHEMA")
 }  # routines are named with their arguments, and rest as they are
-_DROPPED = frozenset({"TABLE", "INDEX", "SEQUENCE", "VIEW", "MATERIALIZED VIEW", "TYPE", "DOMAIN", "SCHEMA"})
 _NOT_NEEDED = frozenset({"ENCODING", "STDSTRINGS", "SEARCHPATH"})
 
 
@@ -229,16 +228,9 @@ class ArchiveReader:
         if entry.kind == "BLOB METADATA":
             yield from _large_objects(entry)
             return
-        announced: Announced | None = Announced(entry.kind, " ".join(entry.tag.splitlines()), entry.schema)
+        announced: Announced | None = _announced(entry)
         if entry.kind not in KNOWN:
             yield self._kind_unknown(entry)
-        if entry.kind in _DROPPED and entry.drop and entry.tag.encode() not in entry.drop.replace(b'""', b'"'):
-            yield fault(
-                "announced-otherwise",
-                f"{entry.kind.lower()} {entry.tag} is announced, and its drop statement names another",
-                "a name in one of the two is damaged; compare with another copy",
-                Place(schema=entry.schema, table=entry.tag),
-            )
         self._script.restart(iter([Block(entry.definition, 0, 0)]))
         for event in self._script.statements():
             if isinstance(event, Finding):
@@ -252,13 +244,13 @@ class ArchiveReader:
                 yield replace(event, plain_from=0, plain_to=0, line=0)
 
     def _kind_unknown(self, entry: TocEntry) -> Finding:
-        newer = self.archive.version[:2] > NEWEST
-        return (doubt if newer else fault)(
+        damaged = any(one_bit_apart(entry.kind, kind) for kind in KNOWN)
+        return (fault if damaged else doubt)(
             "entry-unknown",
             f"an entry is of the kind {entry.kind!r}, which no known server writes: {entry.tag}",
-            "restore it on a server of that version"
-            if newer
-            else "its contents are damaged; compare with another copy",
+            "its contents are damaged; compare with another copy"
+            if damaged
+            else "restore it on a server of that version to be sure",
             Place(schema=entry.schema, table=entry.tag),
         )
 
@@ -293,7 +285,7 @@ class ArchiveReader:
             yield from self._script.statements()
             return
         table = self._script.tables.get(head.table)
-        named = rows_disagreement(Announced(entry.kind, " ".join(entry.tag.splitlines()), entry.schema), head.table)
+        named = rows_disagreement(_announced(entry), head.table)
         if named is not None and not (table and "partitioned" in table.options):
             yield named
         columns = head.columns
@@ -337,6 +329,12 @@ class ArchiveReader:
                     "the backup lacks a part: take it again",
                     Place(schema=entry.schema, table=entry.tag),
                 )
+
+
+def _announced(entry: TocEntry) -> Announced:
+    """What the contents say of an entry, its line ends as in a script's headings."""
+    schema = entry.schema and in_heading(entry.schema)
+    return Announced(entry.kind, in_heading(entry.tag), schema)
 
 
 def _large_object_parts(blocks: LargeBlocks) -> Iterator[Event]:

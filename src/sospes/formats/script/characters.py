@@ -6,6 +6,7 @@ Sources: PostgreSQL documentation, "Character Set Support"; MariaDB Knowledge Ba
 from __future__ import annotations
 
 import codecs
+from functools import cache
 
 _NAMES = {
     "UTF8": "utf-8", "UNICODE": "utf-8", "UTF8MB4": "utf-8", "UTF8MB3": "utf-8",
@@ -28,7 +29,11 @@ _MARIADB_OWN = {"LATIN1": "cp1252", "LATIN5": "iso8859-9", "LATIN7": "iso8859-13
 
 
 def codec_of(character_set: str, mariadb: bool = False) -> str | None:
-    """The codec of an engine's character set; None when there is none to read it with."""
+    """The codec of an engine's character set; None when there is none to read it with.
+
+    Servers store any byte under a set of single bytes, so one that the set has no character for stands for the
+    character of the same number, as MariaDB's latin1 has it.
+    """
     name = character_set.upper().replace("-", "").replace("ISO88591", "LATIN1")
     found = (_MARIADB_OWN.get(name) if mariadb else None) or _NAMES.get(name)
     if found is None:
@@ -37,4 +42,45 @@ def codec_of(character_set: str, mariadb: bool = False) -> str | None:
         codecs.lookup(found)
     except LookupError:
         return None
-    return found
+    return f"sospes_{found.replace('-', '_')}" if _has_holes(found) else found
+
+
+@cache
+def _has_holes(codec: str) -> bool:
+    if not codec.startswith(("cp125", "cp8", "iso8859")):
+        return False
+    return "\ufffd" in bytes(range(256)).decode(codec, "replace")
+
+
+def _filled(name: str) -> codecs.CodecInfo | None:
+    """A codec of single bytes without holes; `name` is that of one of Python's behind a prefix."""
+    if not name.startswith("sospes_"):
+        return None
+    codec = name.removeprefix("sospes_")
+    table = "".join(
+        chr(byte) if char == "\ufffd" else char for byte, char in enumerate(bytes(range(256)).decode(codec, "replace"))
+    )
+    back = codecs.charmap_build(table)
+    return codecs.CodecInfo(
+        name=name,
+        encode=lambda text, errors="strict": codecs.charmap_encode(text, errors, back),
+        decode=lambda data, errors="strict": codecs.charmap_decode(bytes(data), errors, table),
+    )
+
+
+codecs.register(_filled)
+
+
+def first_broken(data: bytes, codec: str, mariadb: bool = False) -> UnicodeDecodeError | None:
+    """Where `data` is not valid in its character set, None if it is or nobody can tell.
+
+    Only UTF-8 is told: of other sets servers take bytes that no table of characters has. MariaDB's UTF-8 also
+    takes lone surrogates.
+    """
+    if codec != "utf-8" or data.isascii():
+        return None
+    try:
+        data.decode("utf-8", "surrogatepass" if mariadb else "strict")
+    except UnicodeDecodeError as error:
+        return error
+    return None

@@ -8,6 +8,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
+from sospes.formats.script.characters import first_broken
 from sospes.formats.script.copy_rows import OddRow, may_hold, split_copy
 from sospes.formats.script.run import DataRun
 from sospes.formats.script.window import Window
@@ -165,18 +166,12 @@ class _Block:
 
 def _encoding_faults(run: DataRun, block: _Block, odd: set[int]) -> Iterator[Finding]:
     """Text that is not valid in the script's character set, row by row; rows in `odd` are told of already."""
-    if block.data.isascii():
+    if first_broken(block.data, run.encoding) is None:
         return
-    try:
-        block.data.decode(run.encoding)
-        return
-    except UnicodeDecodeError:
-        pass
     position = 0
     for index, row in enumerate(block.data.split(b"\n")):
-        try:
-            row.decode(run.encoding)
-        except UnicodeDecodeError as error:
+        error = first_broken(row, run.encoding)
+        if error is not None and index not in odd:
             number = block.first_row + index
             place = Place(
                 plain_from=block.plain_from + position + error.start,
@@ -184,6 +179,5 @@ def _encoding_faults(run: DataRun, block: _Block, odd: set[int]) -> Iterator[Fin
                 line=block.line + index,
             )
             message = f"bytes that are no {run.encoding.upper()} text: {row[error.start : error.end].hex()}"
-            if index not in odd:
-                yield from run.row_fault("encoding-broken", (number, number), message, place)
+            yield from run.row_fault("encoding-broken", (number, number), message, place)
         position += len(row) + 1

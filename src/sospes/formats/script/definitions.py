@@ -116,7 +116,7 @@ def read_constraint(phrase: Phrase, end: int, table: Name) -> Constraint | None:
 
 def _says_not_valid(phrase: Phrase, end: int) -> bool:
     return any(
-        phrase.tokens[index].text == "not" and phrase.tokens[index + 1].text == "valid"
+        phrase.tokens[index].text == "not" and phrase.tokens[index + 1].text in {"valid", "enforced"}
         for index in range(phrase.position, end - 1)
     )
 
@@ -149,12 +149,19 @@ def _with_reference(phrase: Phrase, found: Constraint, table: Name) -> Constrain
 
 
 def key_columns(phrase: Phrase, start: int, end: int) -> tuple[tuple[str, ...], bool]:
-    """The column names of a key, and whether only a prefix of one counts; no names if an expression is there."""
+    """The column names of a key, and whether only a prefix of one counts; no names if an expression is there.
+
+    A period is no column: keys WITHOUT OVERLAPS and references of a PERIOD demand something else of their columns.
+    """
     names: list[str] = []
     prefix = False
     for first, last in phrase.items(start, end):
         phrase.position = first
         name = phrase.identifier()
+        if name.lower() == "period" and phrase.position < last and phrase.token.kind in {"word", "name"}:
+            return (), False
+        if phrase.lexis.is_mariadb and phrase.word() == "without" and phrase.word(1) == "overlaps":
+            return (), False
         if not name or phrase.word() == ".":
             return (), False
         if phrase.word() == "(" and phrase.position < last:

@@ -5,7 +5,7 @@ from __future__ import annotations
 import re
 from dataclasses import dataclass, field
 
-from sospes.formats.script.agreement import Announced
+from sospes.formats.script.agreement import Announced, announced_in
 from sospes.model.entries import Engine
 from sospes.model.events import Header
 
@@ -21,7 +21,6 @@ _BY_VERSION = re.compile(r"^-- Dumped by (\S+ version \S+)")
 _STARTED = re.compile(r"^-- Started on (.*?)\s*$")
 _COMPLETED = re.compile(r"^-- Completed on (.*?)\s*$")
 _TIME = re.compile(r"^(\d{4}-\d\d-\d\d) (\d\d:\d\d:\d\d)(?: (\S+))?$")
-_DUMPED_ENTRY = re.compile(r"^-- (?:Data for )?Name: (.*?); Type: ([A-Z][A-Z ]*?); Schema: (.*?); Owner:")
 NEWEST_POSTGRESQL = 18
 
 
@@ -56,9 +55,9 @@ class HeaderNotes:
         if line.strip() == "--":
             self.closing_tail = self.closing_tail or (self.closings > 0 and offset > self.closing_from)
             return None
-        found = _DUMPED_ENTRY.match(line)
-        if found:
-            return Announced(found[2], found[1], found[3])
+        announced = announced_in(line)
+        if announced is not None:
+            return announced
         if not self._opening(line) and not self._closing(line, offset):
             self._detail(line)
         return None

@@ -7,9 +7,10 @@ from collections.abc import Callable, Iterator
 from dataclasses import replace
 
 from sospes.formats.script.agreement import Announced, disagreement, rows_disagreement, statement_missing
+from sospes.formats.script.characters import first_broken
 from sospes.formats.script.copy_data import read_copy
 from sospes.formats.script.header import HeaderNotes
-from sospes.formats.script.lexis import Lexis, Unfinished, statement_end
+from sospes.formats.script.lexis import Lexis, Token, Unfinished, statement_end, tokens
 from sospes.formats.script.meta import MetaLines
 from sospes.formats.script.row_heads import DataHead, copy_head, insert_head
 from sospes.formats.script.run import DataRun, default_names, empty_rows
@@ -176,7 +177,7 @@ class ScriptReader:
         raw = self._take_line(window)
         if not self._crlf and window.line <= 2 and raw.endswith(b"\r\n"):
             self._crlf = True
-        line = raw.decode("utf-8", "replace").rstrip("\r\n")
+        line = raw.decode(self.settings.codec, "replace").rstrip("\r\n")
         announced = self.notes.comment(line, offset, raw.endswith(b"\n"))
         if announced is not None:
             missing = statement_missing(self._announced)
@@ -272,7 +273,7 @@ class ScriptReader:
             return
         entry = Classifier(statement, self.settings.lexis, where).entry()
         if entry.parents and entry.kind == "table":
-            entry = replace(entry, columns=self._inherited(entry))
+            entry = self._inherited(entry)
         finding = self._judge(entry) or (disagreement(announced, entry) if announced else None)
         window.advance(end)
         if finding is not None:
@@ -284,20 +285,27 @@ class ScriptReader:
             self.tables[entry.about or entry.name] = entry
         yield entry
 
-    def _inherited(self, entry: Entry) -> tuple[Column, ...]:
-        """The parents' columns come first, as the server puts them."""
-        columns = {column.name: column for name in entry.parents if name in self.tables
-                   for column in self.tables[name].columns}  # fmt: skip
+    def _inherited(self, entry: Entry) -> Entry:
+        """The parents' columns come first, as the server puts them; `open` where a parent is not in the script."""
+        columns: dict[str, Column] = {}
+        options = entry.options
         for name in entry.parents:
-            columns.update(self._types.get(name, {}))
+            known = self.tables.get(name)
+            if known is not None:
+                columns.update((column.name, column) for column in known.columns)
+                options |= known.options & {"open"}
+            elif name in self._types:
+                columns.update(self._types[name])
+            else:
+                options |= {"open"}
         for column in entry.columns:
-            known = columns.get(column.name)
-            if known is None or column.type:
+            inherited = columns.get(column.name)
+            if inherited is None or column.type:
                 columns[column.name] = column
             else:  # only what is added to it is stated
-                not_null, default = known.not_null or column.not_null, column.default or known.default
-                columns[column.name] = replace(known, not_null=not_null, default=default)
-        return tuple(columns.values())
+                not_null, default = inherited.not_null or column.not_null, column.default or inherited.default
+                columns[column.name] = replace(inherited, not_null=not_null, default=default)
+        return replace(entry, columns=tuple(columns.values()), options=options)
 
     def _end_of_statement(self, window: Window) -> tuple[int, int]:
         while True:
@@ -393,16 +401,21 @@ class ScriptReader:
         )
 
     def _broken_text(self, entry: Entry, text: str, place: Place) -> Finding | None:
-        """Bytes in a definition that no definition holds: zeros, control characters, no text at all."""
-        strange = _CONTROL.search(entry.definition)
-        if strange is None:
-            try:
-                entry.definition.decode(self.settings.codec)
+        """A control character where only words and marks stand, or bytes that are no text in UTF-8.
+
+        Strings, names and comments may hold any character; servers check the characters of UTF-8, and those of other
+        sets by rules of their own.
+        """
+        if _CONTROL.search(entry.definition) is not None:
+            odd = next((token for token in tokens(entry.definition, self.settings.lexis) if _is_control(token)), None)
+            if odd is None:
                 return None
-            except UnicodeDecodeError as error:
-                at, raw = error.start, entry.definition[error.start : error.end]
+            at, raw = odd.start, entry.definition[odd.start : odd.end]
         else:
-            at, raw = strange.start(), strange[0]
+            error = first_broken(entry.definition, self.settings.codec, self.settings.lexis.is_mariadb)
+            if error is None or self.settings.lexis.engine is Engine.SQLITE:
+                return None
+            at, raw = error.start, entry.definition[error.start : error.end]
         return fault(
             "definition-damaged",
             f"the bytes {raw.hex()} can't stand in a definition: {text}",
@@ -454,6 +467,10 @@ class ScriptReader:
             )
         if window.data and not window.data.endswith(b"\n") and complete:
             yield note("last-newline-missing", "the last newline is missing; nothing else is", "", place)
+
+
+def _is_control(token: Token) -> bool:
+    return token.kind == "mark" and _CONTROL.fullmatch(token.text.encode("utf-8", "replace")) is not None
 
 
 def _is_schema_table(table: Name) -> bool:

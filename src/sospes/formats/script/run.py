@@ -9,7 +9,7 @@ from dataclasses import dataclass, field
 from sospes.formats.script.lexis import Lexis
 from sospes.model.entries import Column, Engine, Entry, Name
 from sospes.model.events import Batch, Notation
-from sospes.model.findings import Finding, Place, doubt, fault
+from sospes.model.findings import Finding, Place, doubt, fault, note
 
 MOST_FINDINGS = 50
 """Findings about single rows of one table; further odd rows are counted and summed up in one more."""
@@ -67,15 +67,12 @@ class DataRun:
         if self._reported > MOST_FINDINGS:
             return
         which = f"row {rows[0]:,}" if rows[0] == rows[1] else f"rows {rows[0]:,} to {rows[1]:,}"
-        unsure = code == "encoding-broken" and not self.encoding_stated
-        yield (doubt if unsure else fault)(
-            code,
-            f"{self.table.label}, {which}: {message}",
-            "the script names no character set: find out which one its client used"
-            if unsure
-            else "the row is damaged; take it from another backup, or extract the other tables",
-            place,
-        ).at(
+        severity, advice = fault, "the row is damaged; take it from another backup, or extract the other tables"
+        if code == "encoding-broken" and self.lexis.engine is Engine.SQLITE:
+            severity, advice = note, "SQLite keeps any bytes as text: if the source has them so, all is well"
+        elif code == "encoding-broken" and not self.encoding_stated:
+            severity, advice = doubt, "the script names no character set: find out which one its client used"
+        yield severity(code, f"{self.table.label}, {which}: {message}", advice, place).at(
             database=self.table.database,
             schema=self.table.schema,
             table=self.table.name,

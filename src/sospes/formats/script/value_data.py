@@ -9,6 +9,7 @@ from itertools import islice
 import numpy as np
 from numpy.typing import NDArray
 
+from sospes.formats.script.characters import first_broken
 from sospes.formats.script.lexis import Lexis
 from sospes.formats.script.run import DataRun, columns_of_run, is_binary
 from sospes.formats.script.value_rows import (
@@ -214,23 +215,19 @@ def _misshapen(
 
 def _cell_encoding_faults(run: DataRun, batch: Batch) -> Iterator[Finding]:
     """Text cells that are not valid in the script's character set; binary columns may hold any byte."""
-    if batch.data.isascii() or batch.starts is None or batch.ends is None:
+    mariadb = run.lexis.is_mariadb
+    if batch.starts is None or batch.ends is None or first_broken(batch.data, run.encoding, mariadb) is None:
         return
-    try:
-        batch.data.decode(run.encoding)
+    if run.entry is None:
         return
-    except UnicodeDecodeError:
-        if run.entry is None:
-            return
     binary = [is_binary(column.type) for column in columns_of_run(run.entry, run.columns)]
     for row in range(batch.rows):
         for column in range(batch.width):
             cell = batch.data[batch.starts[row, column] : batch.ends[row, column]]
             if cell.isascii() or (column < len(binary) and binary[column]) or cell.lstrip()[:7].lower() == b"_binary":
                 continue
-            try:
-                cell.decode(run.encoding)
-            except UnicodeDecodeError as error:
+            error = first_broken(cell, run.encoding, mariadb)
+            if error is not None:
                 start = int(batch.starts[row, column]) + error.start
                 place = Place(
                     plain_from=batch.plain_from + start, plain_to=batch.plain_from + start + error.end - error.start,

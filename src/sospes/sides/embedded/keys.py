@@ -7,12 +7,12 @@ from collections.abc import Iterator
 from contextlib import suppress
 from dataclasses import dataclass
 
-from sospes.model.entries import Column, Constraint, ConstraintKind, Name
-from sospes.model.findings import Finding, Place, doubt, fault
+from sospes.model.entries import Column, Constraint, ConstraintKind, Engine, Name
+from sospes.model.findings import Finding, Place, doubt, fault, note
 from sospes.rows.types import Meaning
 from sospes.sides.embedded.checks import translated
 from sospes.sides.embedded.copy import EmbeddedCopy
-from sospes.sides.embedded.meaning import LEFT_TO_SQLITE, UNDECIDED
+from sospes.sides.embedded.meaning import COARSE, LEFT_TO_SQLITE
 from sospes.sides.embedded.names import quoted
 from sospes.sides.embedded.shape import HeldTable
 
@@ -28,6 +28,27 @@ class NotRehearsed:
     reason: str
 
 
+@dataclass(frozen=True, slots=True)
+class _Reference:
+    """A reference from columns of a table to as many of its parent."""
+
+    table: HeldTable
+    columns: list[Column]
+    parent: HeldTable
+    parent_columns: list[Column]
+
+    @property
+    def coarse(self) -> bool:
+        """Whether only the engine knows for certain when two of its values are the same."""
+        pairs = zip(self.columns, self.parent_columns, strict=True)
+        return any(
+            not self.table.exact(column)
+            or not self.parent.exact(other)
+            or self.table.meaning(column) is not self.parent.meaning(other)
+            for column, other in pairs
+        )
+
+
 class Keys:
     """Puts a table's constraints on its loaded rows, step by step; what fails is yielded."""
 
@@ -35,7 +56,7 @@ class Keys:
         self._copy = copy
         self.not_rehearsed: list[NotRehearsed] = []
         self._unique_indexes: set[tuple[str, frozenset[str]]] = set()
-        self._by_meaning: list[tuple[HeldTable, list[Column], HeldTable, list[Column]]] = []
+        self._by_meaning: list[_Reference] = []
 
     def unique_keys(self) -> Iterator[Finding]:
         """Primary keys and unique constraints."""
@@ -66,7 +87,10 @@ class Keys:
         Source: SQLite documentation, "ALTER TABLE", section 7, on changes that do not touch stored rows.
         """
         for table, constraint in self._of(ConstraintKind.FOREIGN):
-            self._declare_reference(table, constraint)
+            if constraint.validated:
+                self._declare_reference(table, constraint)
+            else:
+                self._skip("foreign key", table, constraint.name, "it was not valid in the source")
         for table, constraint in self._of(ConstraintKind.CHECK):
             self._declare_check(table, constraint)
         for table, constraint in self._of(ConstraintKind.EXCLUDE):
@@ -94,7 +118,7 @@ class Keys:
         for child, row, parent, _ in cursor:
             broken.setdefault((child, parent), []).append(row)
         for (child, parent), rows in broken.items():
-            yield _reference_broken(held[child].name, _label(held, parent), rows)
+            yield self._reference_broken(held[child].name, _label(held, parent), rows)
 
     def _of(self, *kinds: ConstraintKind) -> Iterator[tuple[HeldTable, Constraint]]:
         for table in self._copy.tables.values():
@@ -133,15 +157,16 @@ class Keys:
     def _unique(self, table: HeldTable, constraint: Constraint) -> Iterator[Finding]:
         columns = self._columns(table, constraint)
         condition = self._condition(table, constraint.expression)
-        if not columns or condition is None or constraint.prefix:
-            yield self._not_held(table, constraint, "it rests on an expression, a condition or a part of a column")
+        if not columns or constraint.prefix:
+            reason = "it rests on an expression, a period, a generated column or a part of a column"
+            self._skip(constraint.kind.value, table, constraint.name or ", ".join(constraint.columns), reason)
+            return
+        if condition is None:  # what holds for all rows holds for those of its condition
+            if self._repeats(table, columns, "", constraint, by_meaning=False):
+                reason = "SQLite has no words for its condition"
+                self._skip(constraint.kind.value, table, constraint.name, reason)
             return
         meanings = {column.name: table.meaning(column) for column in columns}
-        if UNDECIDED & set(meanings.values()):
-            names = ", ".join(f"{column.name} {column.type}" for column in columns)
-            if not self._repeats(table, columns, condition, constraint, by_meaning=False):
-                yield self._not_held(table, constraint, f"only the engine knows when two values are the same ({names})")
-                return
         simple = set(meanings.values()) <= LEFT_TO_SQLITE and not constraint.nulls_not_distinct
         if simple:
             with suppress(sqlite3.IntegrityError):
@@ -210,8 +235,13 @@ class Keys:
         if not columns or len(columns) != len(parent_columns):
             self._skip("foreign key", table, constraint.name, "a column of it is generated or not there")
             return
-        if not self._left_to_sqlite(table, columns, parent, parent_columns):
-            self._by_meaning.append((table, columns, parent, parent_columns))
+        reference = _Reference(table, columns, parent, parent_columns)
+        if any("[" in column.type or table.meaning(column) is Meaning.OTHER for column in columns):
+            reason = "only the engine knows when two of its values are the same"
+            self._skip("foreign key", table, constraint.name, reason)
+            return
+        if reference.coarse or not self._left_to_sqlite(table, columns, parent, parent_columns):
+            self._by_meaning.append(reference)
             return
         child = ", ".join(quoted(table.held_columns[column.name]) for column in columns)
         others = ", ".join(quoted(parent.held_columns[column.name]) for column in parent_columns)
@@ -219,25 +249,25 @@ class Keys:
 
     def references_by_meaning(self) -> Iterator[Finding]:
         """References whose keys are the same only by their type's meaning, or lie in several partitions."""
-        for table, columns, parent, parent_columns in self._by_meaning:
-            rows = self._unmatched(table, columns, parent, parent_columns)
+        for reference in self._by_meaning:
+            rows = self._unmatched(reference)
             if rows:
-                yield _reference_broken(table.name, parent.name.full_label, rows)
+                yield self._reference_broken(reference.table.name, reference.parent.name.full_label, rows)
 
-    def _unmatched(
-        self, table: HeldTable, columns: list[Column], parent: HeldTable, parent_columns: list[Column]
-    ) -> list[int]:
+    def _unmatched(self, reference: _Reference) -> list[int]:
+        table, columns, coarse = reference.table, reference.columns, reference.coarse
         run = self._copy.connection.execute
         run("DROP TABLE IF EXISTS temp.parent_keys")
         names = [f"k{index}" for index in range(len(columns))]
         run(f"CREATE TEMP TABLE parent_keys ({', '.join(names)})")
-        for member in self._members(parent):
-            terms = ", ".join(self._term(member, column, True) for column in parent_columns)
+        for member in self._members(reference.parent):
+            terms = ", ".join(self._key_term(member, column, "", coarse) for column in reference.parent_columns)
             run(f"INSERT INTO temp.parent_keys SELECT {terms} FROM {quoted(member.held_name)}")
         run(f"CREATE INDEX temp.parent_keys_index ON parent_keys ({', '.join(names)})")
         present = [f"c.{quoted(table.held_columns[column.name])} IS NOT NULL" for column in columns]
         same = [
-            f"p.{name} = {self._term(table, column, True, 'c.')}" for name, column in zip(names, columns, strict=True)
+            f"p.{name} = {self._key_term(table, column, 'c.', coarse)}"
+            for name, column in zip(names, columns, strict=True)
         ]
         query = (
             f"SELECT c.rowid FROM {quoted(table.held_name)} c WHERE {' AND '.join(present)} "
@@ -246,6 +276,24 @@ class Keys:
         rows = [row for (row,) in run(query)]
         run("DROP TABLE temp.parent_keys")
         return rows
+
+    def _key_term(self, table: HeldTable, column: Column, prefix: str, coarse: bool) -> str:
+        if not coarse:
+            return self._term(table, column, True, prefix)
+        return f"sospes_same({prefix}{quoted(table.held_columns[column.name])}, '{COARSE}')"
+
+    def _reference_broken(self, name: Name, parent: str, rows: list[int]) -> Finding:
+        """SQLite holds references only on demand, so that rows without a parent are the source's own."""
+        lax = self._copy.engine is Engine.SQLITE
+        return (note if lax else fault)(
+            "reference-broken",
+            f"{name.full_label}: {'1 row points' if len(rows) == 1 else f'{len(rows):,} rows point'} to rows of "
+            f"{parent} that aren't there",
+            "SQLite doesn't hold references unless asked to: the source may have these rows, too"
+            if lax
+            else f"rows of {parent} are missing, or a key is damaged: compare both with live",
+            _place(name),
+        ).at(row_from=rows[0], row_to=rows[0] if len(rows) == 1 else None)
 
     def _members(self, parent: HeldTable) -> list[HeldTable]:
         """A table and, if it is partitioned, all of its partitions."""
@@ -312,16 +360,6 @@ def _key_repeated(name: Name, constraint: Constraint, counts: list[int]) -> Find
         "rows are doubled or a key is damaged: the server would refuse this key; compare with live",
         _place(name),
     )
-
-
-def _reference_broken(name: Name, parent: str, rows: list[int]) -> Finding:
-    return fault(
-        "reference-broken",
-        f"{name.full_label}: {'1 row points' if len(rows) == 1 else f'{len(rows):,} rows point'} to rows of {parent} "
-        "that aren't there",
-        f"rows of {parent} are missing, or a key is damaged: compare both with live",
-        _place(name),
-    ).at(row_from=rows[0], row_to=rows[0] if len(rows) == 1 else None)
 
 
 def _condition_broken(problem: str, held: dict[str, HeldTable]) -> Finding:

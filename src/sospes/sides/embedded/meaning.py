@@ -12,17 +12,25 @@ from sospes.rows.types import Meaning
 LEFT_TO_SQLITE = frozenset({Meaning.INTEGER, Meaning.BYTES, Meaning.TEXT, Meaning.BOOLEAN, Meaning.STAMP})
 """Meanings whose text or number is the same exactly when the values are the same."""
 
-UNDECIDED = frozenset({Meaning.OTHER})
-"""Meanings whose sameness only the engine itself knows, so that a key on them can't be held."""
+COARSE = "coarse"
+"""Instead of a meaning: all that some engine may take for the same is."""
 
 
 def same_key(value: Held, meaning: str) -> Held:
     """A stand-in for `value` that is equal for all values that are one key."""
+    if meaning == COARSE and value is not None:
+        return _coarse(value)
     if value is None or isinstance(value, bytes | int):
         return value
     if meaning == Meaning.FOLDED:
         return _folded(value)
     return normal_text(value, Meaning(meaning))
+
+
+def _coarse(value: int | str | bytes) -> str:
+    if isinstance(value, bytes):
+        value = value.decode("latin-1")
+    return _folded(normal_text(str(value), Meaning.DYNAMIC)).rstrip("\0")
 
 
 def _folded(text: str) -> str:

@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass, field
 
 from sospes.model.entries import Column, Constraint, Engine, Name
-from sospes.rows.types import Hold, Meaning, hold_of, meaning_of
+from sospes.rows.types import Hold, Meaning, hold_of, is_exact, meaning_of
 from sospes.sides.embedded.names import Names, quoted
 
 MARK = "side copy made by sospes"
@@ -54,6 +54,10 @@ class HeldTable:
     def meaning(self, column: Column) -> Meaning:
         """What makes two values of a column the same."""
         return meaning_of(self.engine, column.type, column.collation)
+
+    def exact(self, column: Column) -> bool:
+        """Whether that is certain."""
+        return is_exact(self.engine, column.type, column.collation)
 
     def column(self, name: str) -> Column | None:
         """The column of that name, as the engine tells names apart."""
