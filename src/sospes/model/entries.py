@@ -95,6 +95,7 @@ class Entry:
     plain_from   where it starts, in bytes of plain text; `line` counts from 1
     parents      tables that it inherits from or is a partition of
     delimiter    what ends the statement, where the script set another one than a semicolon
+    encoding     the codec of the definition
     """
 
     kind: str
@@ -109,3 +110,9 @@ class Entry:
     parents: tuple[Name, ...] = ()
     options: frozenset[str] = field(default_factory=frozenset)
     delimiter: bytes = b";"
+    encoding: str = "utf-8"
+
+    @property
+    def text(self) -> str:
+        """The definition as text."""
+        return self.definition.decode(self.encoding, "replace")

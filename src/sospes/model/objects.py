@@ -81,6 +81,15 @@ def settled_type(text: str) -> str:
     return _ZONE.sub(r"\1\2 without time zone", _WIDTH.sub(r"\1", found))
 
 
+_QUOTED = re.compile(r'"((?:[^"]|"")*)"')
+_PLAIN_NAME = re.compile(r"[^\W\d][\w$]*")
+
+
+def settled_name(text: str) -> str:
+    """A name with its quotes where they are needed and nowhere else: a backup may quote all of them."""
+    return _QUOTED.sub(lambda match: match[1] if _PLAIN_NAME.fullmatch(match[1]) else match[0], text)
+
+
 def unlike_objects(left: Objects, right: Objects) -> Iterator[Unlike]:
     """The objects that differ, by kind and name. What belongs to a missing table is not told apart from it."""
     gone = {(key.schema, key.name) for key in left.keys() ^ right.keys() if key.kind == "table"}

@@ -10,7 +10,7 @@ import xxhash
 
 from sospes.model.entries import Constraint, ConstraintKind, Engine, Entry, Name
 from sospes.model.events import LargeObjectPart
-from sospes.model.objects import DatabaseObject, ObjectKey, plain, settled_type
+from sospes.model.objects import DatabaseObject, ObjectKey, plain, settled_name, settled_type
 from sospes.rows.decoding import bytea
 
 _PRESENT = frozenset({"schema", "extension", "domain", "sequence", "policy", "event trigger", "foreign table"})
@@ -160,7 +160,7 @@ def _added(table: Name, constraint: Constraint, engine: Engine) -> bytes:
 
 def _postgresql(entry: Entry) -> Iterator[tuple[ObjectKey, DatabaseObject]]:
     schema, name = entry.name.schema or "", entry.name.name
-    text = entry.definition.decode("utf-8", "replace").strip().rstrip(";").rstrip()
+    text = entry.text.strip().rstrip(";").rstrip()
     made = (entry.definition,)
     about = entry.about.name if entry.about else ""
     if entry.kind in _PRESENT:
@@ -219,8 +219,10 @@ def _comment(text: str) -> Iterator[tuple[ObjectKey, DatabaseObject]]:
     if match is None or match[1] in {"EXTENSION ", "DATABASE "} or " ON DOMAIN " in match[2]:
         return
     kind = "type" if match[1] == "DOMAIN " else match[1].lower().rstrip()
-    target = re.sub(r"\(.*\)", "", match[2], flags=re.DOTALL).replace(" ON ", " on ").rstrip()
+    target = settled_name(re.sub(r"\(.*\)", "", match[2], flags=re.DOTALL).replace(" ON ", " on ").rstrip())
     said = plain(match[3].replace("''", "'"))
+    if not said:
+        return  # takes a comment away
     yield ObjectKey("comment", "", f"{kind} {target}"), DatabaseObject((said,), (text.encode() + b";",))
 
 
@@ -258,7 +260,7 @@ def _joined(one: tuple[str, ...], other: tuple[str, ...]) -> tuple[str, ...]:
 def _other(entry: Entry, engine: Engine) -> Iterator[tuple[ObjectKey, DatabaseObject]]:
     """MariaDB's and SQLite's objects: whole definitions of what has a body."""
     about = entry.about.name if entry.about and entry.kind in {"trigger", "index"} else ""
-    text = entry.definition.decode("utf-8", "replace").strip().removesuffix(entry.delimiter.decode("utf-8", "replace"))
+    text = entry.text.strip().removesuffix(entry.delimiter.decode("utf-8", "replace"))
     if engine is Engine.SQLITE:
         yield ObjectKey(entry.kind, "", entry.name.name, about), DatabaseObject((plain(text),), (entry.definition,))
     elif entry.kind == "index":
@@ -283,7 +285,7 @@ def _other(entry: Entry, engine: Engine) -> Iterator[tuple[ObjectKey, DatabaseOb
 def _mariadb_comments(entry: Entry) -> Iterator[tuple[ObjectKey, DatabaseObject]]:
     """Comments stand in a table's definition, a column on each line."""
     table = entry.name.name
-    for line in entry.definition.decode("utf-8", "replace").splitlines():
+    for line in entry.text.splitlines():
         if found := _MARIADB_COMMENT.match(line):
             name = f"column {table}.{found[1].replace('``', '`')}"
             yield ObjectKey("comment", "", name), DatabaseObject((plain(_unescaped(found[2])),))

@@ -179,7 +179,9 @@ class ArchiveReader:
             name = Name(None, entry.schema, entry.tag)
             label = ".".join(_quoted(part) for part in (entry.schema, entry.tag) if part)
             statement = f"ALTER {words} {label} OWNER TO {_quoted(entry.owner)};"
-            yield Entry(kind="ownership", name=name, definition=statement.encode())
+            encoding = self._script.settings.codec
+            definition = statement.encode(encoding, "replace")
+            yield Entry(kind="ownership", name=name, definition=definition, encoding=encoding)
 
     def _passed_over(self) -> Iterator[Event]:
         """Tables whose rows are not wanted still have a place for them."""

@@ -78,6 +78,10 @@ _OUTSIDE_FUNCTIONS = frozenset(
 _CATALOG_TABLES = frozenset(["pg_index", "pg_class", "pg_largeobject", "pg_attribute", "pg_constraint", "pg_database"])
 
 
+_ROLE_AGAIN = ["execute", "immediate", "concat", "(", "'set role '", ",", "@current_role", ")"]
+_ACCOUNT_WORDS = [[verb, what] for verb in ("create", "alter", "drop") for what in ("user", "role")] + [["set", "role"]]
+
+
 @dataclass(frozen=True, slots=True)
 class Where:
     """Where the script stands when a statement comes: database, default schema, place."""
@@ -104,6 +108,8 @@ class Classifier:
         if reach:
             return self._entry("hostile", reach)
         phrase = self._phrase
+        if self._is_account():
+            return self._entry("account", self._first_words())
         if phrase.take("create"):
             return self._create()
         if phrase.take("alter"):
@@ -128,6 +134,19 @@ class Classifier:
             return self._emptying()
         return self._entry(kind, self._first_words(), table=self._touched(kind))
 
+    def _is_account(self) -> bool:
+        """Whether a statement of MariaDB is about users and roles, which belong to the server and not to a database."""
+        if not self._lexis.is_mariadb:
+            return False
+        words = [token.text.lower() for token in self._phrase.tokens[:5] if token.kind in {"word", "mark"}]
+        words = [word for word in words if word not in {"or", "replace"}]
+        return (
+            words[:2] in _ACCOUNT_WORDS
+            or words[:3] == ["set", "default", "role"]
+            or words[:4] == ["select", "coalesce", "(", "current_role"]
+            or [token.text.lower() for token in self._phrase.tokens[:8]] == _ROLE_AGAIN
+        )
+
     def _entry(
         self,
         kind: str,
@@ -149,6 +168,7 @@ class Classifier:
             columns=columns,
             constraints=constraints,
             delimiter=self._lexis.delimiter,
+            encoding=self._lexis.encoding,
         )
 
     def _name(self) -> Name:
@@ -203,6 +223,8 @@ class Classifier:
     def _create(self) -> Entry:
         phrase = self._phrase
         self._step_over_modifiers()
+        if self._lexis.is_mariadb and phrase.word(1) == "function":
+            phrase.take("aggregate")
         for length in (3, 2, 1):
             kind = " ".join(filter(None, (phrase.word(ahead) for ahead in range(length))))
             if kind in _KINDS[length]:
@@ -339,6 +361,8 @@ class Classifier:
             text = phrase.token.text.strip("'")
             inner = Phrase(text.encode(self._lexis.encoding, "replace"), self._lexis)
             return self._entry("sequence value", inner.name(self._where.database, self._where.schema))
+        if function == "lo_unlink":
+            return self._entry("drop", phrase.token.text.strip("'"))
         if function == "lo_create":
             return self._entry("large object", phrase.token.text.strip("'"))
         if function.startswith(("lo_", "lowrite")):
@@ -384,7 +408,7 @@ class Classifier:
                 "session",
                 "user",
             }
-            return self._entry("ownership" if known else "unknown", self._first_words())
+            return self._entry(self._altering() if known else "unknown", self._first_words())
         phrase.position += len(kind.split())
         phrase.take("if", "exists")
         phrase.take("only")
@@ -397,7 +421,14 @@ class Classifier:
             return self._entry("sequence owner", name, owner)
         if kind == "index" and phrase.take("attach", "partition"):
             return self._entry("attach", name)
-        return self._entry("ownership", name)
+        return self._entry(self._altering(), name)
+
+    def _altering(self) -> str:
+        """What a change of something else than a table is: of its owner, of its rights, or of itself."""
+        words = [token.text.lower() for token in self._phrase.tokens if token.kind == "word"]
+        if "owner" in words and words[words.index("owner") + 1 :][:1] == ["to"]:
+            return "ownership"
+        return "grant" if words[1:3] == ["default", "privileges"] else "alteration"
 
     def _alter_table(self, table: Name) -> Entry:
         phrase = self._phrase
@@ -414,9 +445,13 @@ class Classifier:
             return _with(self._entry("attach", child, child), (table,), frozenset())
         if phrase.take("inherit"):
             return _with(self._entry("attach", table, table), (self._name(),), frozenset())
+        if phrase.take("drop"):
+            return self._entry("drop", table)
         if phrase.take("alter"):
             phrase.take("column")
             column = phrase.identifier()
+            if phrase.take("drop", "default"):
+                return self._entry("drop", table)
             if phrase.take("add", "generated"):
                 return self._entry("identity", self._identity_sequence(table, column), table)
             if phrase.take("set", "default"):

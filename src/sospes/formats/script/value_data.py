@@ -14,6 +14,7 @@ from sospes.formats.script.lexis import Lexis
 from sospes.formats.script.run import DataRun, columns_of_run, is_binary
 from sospes.formats.script.value_rows import (
     NO_ROWS,
+    Gap,
     Irregular,
     ValueRows,
     continuation,
@@ -27,6 +28,9 @@ from sospes.model.findings import Finding, Place, doubt, fault
 
 BLOCK = 1 << 19
 """Tuples are looked for in blocks of this many bytes, and more only where one is longer."""
+
+FIRST_BLOCK = 1 << 13
+"""The first block of a table is this small, in bytes, as many tables have few rows."""
 
 LONG_BLOCK = 2 << 20
 """In blocks longer than this only the one row at their beginning is looked for, which takes no memory."""
@@ -48,7 +52,7 @@ _NEXT_STATEMENT = re.compile(rb"\n(?=INSERT |--\n-- |CREATE |UNLOCK |/\*M?!|COPY
 def read_values(window: Window, run: DataRun) -> Iterator[Event]:
     """The rows of an INSERT statement and of all that follow with the same head."""
     gap = continuation(run.opening)
-    size = BLOCK
+    size, usual = FIRST_BLOCK, FIRST_BLOCK
     while True:
         if window.left < size:
             window.grow(size)
@@ -59,11 +63,12 @@ def read_values(window: Window, run: DataRun) -> Iterator[Event]:
             if not more or (size > LONGEST_ROW and _NEXT_STATEMENT.search(block)):
                 if not (yield from _values_lost(window, run, gap)):
                     return
-                size = BLOCK
+                size = usual
                 continue
             size *= 2
             continue
-        size = BLOCK
+        usual = min(BLOCK, usual * 4)
+        size = usual
         line, plain_from = window.line, window.offset
         end = int(split.ends[-1]) + 1
         yield from _value_batch(run, block[:end], split, plain_from, line)
@@ -74,7 +79,7 @@ def read_values(window: Window, run: DataRun) -> Iterator[Event]:
     yield from _after_values(window, run, gap)
 
 
-def _split(block: bytes, lexis: Lexis, gap: re.Pattern[bytes]) -> ValueRows:
+def _split(block: bytes, lexis: Lexis, gap: Gap) -> ValueRows:
     if len(block) > LONG_BLOCK:
         return split_slowly(block, lexis) if ends_within(block, lexis) else NO_ROWS
     try:
@@ -83,18 +88,18 @@ def _split(block: bytes, lexis: Lexis, gap: re.Pattern[bytes]) -> ValueRows:
         return split_slowly(block, lexis)
 
 
-def _next_row(window: Window, gap: re.Pattern[bytes]) -> bool:
+def _next_row(window: Window, gap: Gap) -> bool:
     """Step over what stands between two rows; False if something else comes."""
     if window.left < 1 << 14:
         window.grow(1 << 14)
-    match = gap.match(window.data, window.position)
+    match = gap.pattern.match(window.data, window.position)
     if match is None:
         return False
     window.advance(match.end())
     return True
 
 
-def _after_values(window: Window, run: DataRun, gap: re.Pattern[bytes]) -> Iterator[Finding]:
+def _after_values(window: Window, run: DataRun, gap: Gap) -> Iterator[Finding]:
     """The statement has to end behind its last row."""
     match = _STATEMENT_END.match(window.data, window.position)
     if match is not None:
@@ -115,7 +120,7 @@ def _after_values(window: Window, run: DataRun, gap: re.Pattern[bytes]) -> Itera
     )
 
 
-def _values_lost(window: Window, run: DataRun, gap: re.Pattern[bytes]) -> Generator[Finding, None, bool]:
+def _values_lost(window: Window, run: DataRun, gap: Gap) -> Generator[Finding, None, bool]:
     """No row begins or ends here any more; gives whether reading can go on at a later row of the statement."""
     begin, line = window.offset, window.line
     resume = _NEXT_STATEMENT.search(window.data, window.position)
@@ -142,7 +147,7 @@ def _values_lost(window: Window, run: DataRun, gap: re.Pattern[bytes]) -> Genera
     return found >= 0
 
 
-def _later_row(data: bytes, start: int, limit: int, run: DataRun, gap: re.Pattern[bytes]) -> int:
+def _later_row(data: bytes, start: int, limit: int, run: DataRun, gap: Gap) -> int:
     """Where in `data`, behind the row at `start` and before `limit`, the next row begins that is whole, -1 if none.
 
     Behind a damaged quote all text looks quoted, so a place counts only if rows of the right width follow it.

@@ -57,18 +57,37 @@ def ends_within(block: bytes, lexis: Lexis) -> bool:
     return (_ROW_ESCAPED if lexis.escapes else _ROW_PLAIN).match(block) is not None
 
 
-def continuation(head: bytes) -> re.Pattern[bytes]:
+@dataclass(frozen=True, slots=True)
+class Gap:
     """What may stand between two rows: a comma, or the statement's end and its very head again."""
-    return re.compile(
-        rb"\s*(?:,|(?:on\s+conflict\s+do\s+nothing\s*)?;\s*" + re.escape(head.strip()) + rb")\s*(?=\()", re.I
-    )
+
+    head: bytes
+    pattern: re.Pattern[bytes]
+
+    def plain(self, block: bytes) -> bytes:
+        """The block with blanks in place of all heads, whose names may hold brackets, commas and quotes.
+
+        Inside of a string quotes are doubled, so that no head with a quote is met there; all else there is passed over.
+        """
+        return block.replace(self.head, b" " * len(self.head)) if _MARKS.search(self.head) else block
 
 
-def split_values(block: bytes, lexis: Lexis, gap: re.Pattern[bytes]) -> ValueRows:
-    """The whole rows at the beginning of `block`, which begins with a row's parenthesis.
+_MARKS = re.compile(rb"[(),'\"]")
+
+
+def continuation(head: bytes) -> Gap:
+    """What may stand between two rows of a statement that begins with `head`."""
+    head = head.strip()
+    pattern = rb"\s*(?:,|(?:on\s+conflict\s+do\s+nothing\s*)?;\s*" + re.escape(head) + rb")\s*(?=\()"
+    return Gap(head, re.compile(pattern, re.I))
+
+
+def split_values(whole: bytes, lexis: Lexis, gap: Gap) -> ValueRows:
+    """The whole rows at the beginning of a block, which begins with a row's parenthesis.
 
     Raises Irregular where only reading token by token would tell.
     """
+    block = gap.plain(whole)
     values = np.frombuffer(block, dtype=np.uint8)
     quotes = np.flatnonzero(values == 39)
     if lexis.escapes and b"\\" in block:
@@ -87,7 +106,7 @@ def split_values(block: bytes, lexis: Lexis, gap: re.Pattern[bytes]) -> ValueRow
         if rows == 0:
             raise Irregular
     starts, ends = starts[:rows], ends[:rows]
-    kept = _rows_before_break(block, starts, ends, gap)
+    kept = _rows_before_break(whole, starts, ends, gap.pattern)
     stopped = kept < rows
     starts, ends = starts[:kept], ends[:kept]
     commas = marks[(kinds == 44) & (depth == 1)]

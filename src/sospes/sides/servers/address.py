@@ -22,7 +22,10 @@ _PLACES = frozenset({"host", "unix_socket", "connect_timeout"})
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Address:
-    """A server and a database on it. `password` is None where the engine finds it by itself, or none is needed."""
+    """A server and a database on it. `password` is None where the engine finds it by itself, or none is needed.
+
+    own  a private server of ours, to which nothing of the user's environment applies
+    """
 
     engine: Engine
     host: str | None = None
@@ -31,6 +34,7 @@ class Address:
     database: str | None = None
     password: str | None = field(default=None, repr=False)
     options: Mapping[str, str] = field(default_factory=dict)
+    own: bool = False
 
     @property
     def label(self) -> str:

@@ -13,10 +13,13 @@ import psycopg
 from psycopg import sql
 
 from sospes.model.entries import Name
-from sospes.model.findings import Finding, Place, doubt, fault, note
+from sospes.model.findings import Finding, Place, fault, note
 from sospes.sides.servers.live_postgresql import one_line, stop_if_outside
 
 _OWN = "n.nspname NOT LIKE 'pg\\_%' AND n.nspname <> 'information_schema'"
+_FREE = "NOT EXISTS (SELECT FROM pg_depend e WHERE e.objid = {}.oid AND e.deptype = 'e')"
+"""Not a part of an extension, which the restorer has no rights to."""
+
 _INDEXES = f"""
 SELECT n.nspname, t.relname, c.relname, i.indisvalid AND i.indisready,
   CASE WHEN am.amname = 'btree' AND i.indpred IS NULL THEN (
@@ -26,7 +29,7 @@ SELECT n.nspname, t.relname, c.relname, i.indisvalid AND i.indisready,
     FROM generate_series(1, i.indnkeyatts) k) END
 FROM pg_index i JOIN pg_class c ON c.oid = i.indexrelid JOIN pg_class t ON t.oid = i.indrelid
 JOIN pg_namespace n ON n.oid = t.relnamespace JOIN pg_am am ON am.oid = c.relam
-WHERE {_OWN} AND t.relkind IN ('r', 'm') ORDER BY 1, 2, 3
+WHERE {_OWN} AND t.relkind IN ('r', 'm') AND t.relispopulated AND {_FREE.format("t")} ORDER BY 1, 2, 3
 """
 _CONSTRAINTS = f"""
 SELECT n.nspname, t.relname, k.conname FROM pg_constraint k JOIN pg_class t ON t.oid = k.conrelid
@@ -34,7 +37,7 @@ JOIN pg_namespace n ON n.oid = t.relnamespace WHERE NOT k.convalidated AND {_OWN
 """
 _VIEWS = f"""
 SELECT n.nspname, c.relname FROM pg_class c JOIN pg_namespace n ON n.oid = c.relnamespace
-WHERE c.relkind IN ('v', 'm') AND {_OWN} ORDER BY 1, 2
+WHERE c.relkind IN ('v', 'm') AND c.relispopulated AND {_OWN} AND {_FREE.format("c")} ORDER BY 1, 2
 """
 _ROUTINES = f"""
 SELECT n.nspname, p.proname, v.proname, p.oid FROM pg_proc p JOIN pg_namespace n ON n.oid = p.pronamespace
@@ -139,8 +142,12 @@ def _views(connection: psycopg.Connection[Any]) -> Iterator[Finding]:
             with connection.transaction():
                 connection.execute(sql.SQL("SELECT * FROM {} LIMIT 1").format(sql.Identifier(schema, name)))
         except psycopg.Error as error:
-            if error.sqlstate != "55000":  # a materialized view that is to be filled later
-                yield _unusable("view", f"{schema}.{name}", error)
+            stop_if_outside(error)
+            yield note(
+                "view-unusable",
+                f"the view {schema}.{name} can't be read: {one_line(error)[:300]}",
+                "it was made without an error, so it may be so on the server that the backup is from: try it there",
+            )
 
 
 def _routines(connection: psycopg.Connection[Any]) -> Iterator[Finding]:
@@ -155,18 +162,12 @@ def _routines(connection: psycopg.Connection[Any]) -> Iterator[Finding]:
                     sql.SQL("SELECT {}(%s::oid)").format(sql.Identifier("pg_catalog", validator)), (oid,)
                 )
         except psycopg.Error as error:
-            if error.sqlstate == "42601":
-                yield fault(
-                    "routine-unusable",
-                    f"the routine {schema}.{name} does not parse: {one_line(error)[:300]}",
-                    "its text is damaged, or was stored so: look at it on the server that the backup is from",
-                )
-                continue
             stop_if_outside(error)
-            yield doubt(
-                "routine-doubtful",
-                f"the routine {schema}.{name} would fail: {one_line(error)[:300]}",
-                "try it on the server that the backup is from; it may have been so there",
+            broken = error.sqlstate == "42601"
+            yield note(
+                "routine-unusable" if broken else "routine-doubtful",
+                f"the routine {schema}.{name} {'does not parse' if broken else 'would fail'}: {one_line(error)[:300]}",
+                "dumps store routines unread, so it may be so on the server that the backup is from: try it there",
             )
 
 
@@ -185,10 +186,10 @@ def _sequences(connection: psycopg.Connection[Any]) -> Iterator[Finding]:
             continue
         last, called, highest = row if row else (0, True, None)
         if highest is not None and (last < highest or (last == highest and not called)):
-            yield fault(
+            yield note(
                 "sequence-behind",
                 f"{schema}.{name} stands at {last:,}, and {table_schema}.{table}.{column} goes up to {highest:,}",
-                "the next rows would collide: set the sequence ahead after a restore",
+                "the source may have it so: if the next rows would collide, set the sequence ahead after a restore",
                 Place(schema=table_schema, table=table),
             )
 

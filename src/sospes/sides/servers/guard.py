@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from enum import StrEnum
 
 from sospes.model.entries import Engine, Entry
@@ -12,6 +13,7 @@ class Leave(StrEnum):
 
     RESTORER = "run without superuser rights"
     ADMINISTRATOR = "run as the server's first user: it changes the catalog and runs nobody's code"
+    LAST = "run as the server's first user, once all else was restored and checked: who owns what, and who may"
     OURS = "done by Sospes itself, in its own way"
     PASSED_OVER = "not needed on a side copy"
     REFUSED = "reaches outside of the side copy"
@@ -27,7 +29,8 @@ _POSTGRESQL = {
         "materialized view", "sequence owner", "sequence value", "large object", "large object data", "table setting",
         "foreign table", "text search configuration", "text search dictionary", "lock",
     },
-    Leave.ADMINISTRATOR: frozenset("ownership grant comment extension publication cast transform server".split())
+    Leave.LAST: frozenset({"ownership", "grant"}),
+    Leave.ADMINISTRATOR: frozenset("alteration comment extension publication cast transform server".split())
     | {
         "event trigger", "operator class", "operator family", "foreign data wrapper", "user mapping",
         "text search parser", "text search template",
@@ -41,7 +44,7 @@ _MARIADB = {
     )
     | {"sequence value", "table setting", "package body"},
     Leave.OURS: frozenset({"database", "use"}),
-    Leave.PASSED_OVER: frozenset({"drop", "role", "grant", "replication", "lock"}),
+    Leave.PASSED_OVER: frozenset({"account", "grant", "replication", "lock"}),
 }
 EXTENSIONS = frozenset(
     "plpgsql pgcrypto uuid-ossp hstore citext ltree pg_trgm btree_gin btree_gist intarray cube earthdistance unaccent "
@@ -55,9 +58,33 @@ _OWNED_BY_SUPERUSERS = (b"alter role", b"alter database", b"alter event trigger"
 """What has no owner on a side copy but the server's first user."""
 
 
+_CONDITION = re.compile(rb"^\s*/\*M?!\d*\s*")
+"""How a conditional comment of MariaDB begins; what is in it runs."""
+
+_AUTHORIZATION = (b"set session authorization", b"reset session authorization", b"set role", b"reset role")
+"""All is made by one user here; owners are given in the end."""
+
+_TEMPLATE = b"update pg_catalog.pg_database set datistemplate = false where datname = "
+"""What a cluster's script does before it drops a template."""
+
+_DROPPED = tuple(
+    b"drop " + what for what in b"table view sequence trigger function procedure event index temporary".split()
+)
+"""Stand-ins for views are dropped before the views are made, and what is about to be made anew."""
+
+
 def leave_of(engine: Engine, entry: Entry) -> Leave:
     """What may become of a statement; what is not known is refused."""
     kinds = _POSTGRESQL if engine is Engine.POSTGRESQL else _MARIADB
-    if entry.kind == "ownership" and entry.definition.lower().startswith(_OWNED_BY_SUPERUSERS):
+    words = b" ".join(_CONDITION.sub(b"", entry.definition[:200]).lower().split())
+    if entry.kind in {"ownership", "alteration"} and words.startswith(_OWNED_BY_SUPERUSERS):
         return Leave.OURS
+    if entry.kind == "alteration" and words.startswith(b"alter text search"):
+        return Leave.RESTORER
+    if entry.kind == "catalog update" and words.startswith(_TEMPLATE):
+        return Leave.PASSED_OVER
+    if entry.kind == "setting" and words.startswith(_AUTHORIZATION):
+        return Leave.PASSED_OVER
+    if entry.kind == "drop" and engine is not Engine.POSTGRESQL:
+        return Leave.RESTORER if words.startswith(_DROPPED) else Leave.PASSED_OVER
     return next((leave for leave, known in kinds.items() if entry.kind in known), Leave.REFUSED)

@@ -4,13 +4,13 @@ from __future__ import annotations
 
 import signal
 import threading
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from contextlib import contextmanager
 from dataclasses import replace
 from pathlib import Path
 from typing import Protocol
 
-from sospes.model.findings import Finding
+from sospes.model.findings import Finding, doubt
 from sospes.sides.servers.address import Address
 from sospes.sides.servers.marks import Naming
 from sospes.sides.servers.needs import Needs
@@ -33,6 +33,17 @@ def undivided() -> Iterator[None]:
             signal.signal(number, handler)
     if pending:
         signal.raise_signal(pending[0])
+
+
+def definitions_missing(names: Sequence[str]) -> Iterator[Finding]:
+    """One finding for all that could not go in since the backup holds no definitions."""
+    if names:
+        listed = ", ".join(names[:5]) + (", ..." if len(names) > 5 else "")
+        yield doubt(
+            "definition-missing",
+            f"the backup holds no definitions, so there is nothing to restore into: {len(names):,} times, {listed}",
+            "rehearse the backup that has the definitions, or compare these rows with live",
+        )
 
 
 class Host(Protocol):

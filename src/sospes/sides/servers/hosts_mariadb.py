@@ -71,12 +71,12 @@ class PrivateHost(OnPrivateServer):
         return self.made[database]
 
     def prepared(self, entry: Entry) -> bytes:
-        """The statement as the backup has it."""
-        return _statement(entry)
+        """The statement with the restorer as definer: others do not exist here."""
+        return _with_own_definer(entry)[0]
 
     def restorer(self) -> Session:
         """A connection of the user whose rights end at the databases."""
-        return connected(replace(self.server.address(""), user=RESTORER))
+        return _as_scripts_want(connected(replace(self.server.address(""), user=RESTORER)))
 
     def administrator(self) -> Session:
         """A connection of the first user."""
@@ -147,16 +147,13 @@ class SharedHost(OnSharedServer):
 
     def prepared(self, entry: Entry) -> bytes:
         """The statement with this connection's user as definer: others may not exist here, or may do more."""
-        statement = _statement(entry)
-        if entry.kind in {"view", "trigger", "event", "function", "procedure"}:
-            head, count = _DEFINER.subn(b"DEFINER=CURRENT_USER", statement[:_HEAD], count=1)
-            self._definers += count
-            return head + statement[_HEAD:]
+        statement, count = _with_own_definer(entry)
+        self._definers += count
         return statement
 
     def restorer(self) -> Session:
         """A connection as the user of the address."""
-        return connected(self._address)
+        return _as_scripts_want(connected(self._address))
 
     def administrator(self) -> Session:
         """The same: there is only one user."""
@@ -177,8 +174,21 @@ class SharedHost(OnSharedServer):
             drop_marked(self._address, name)
 
 
-def _statement(entry: Entry) -> bytes:
-    return entry.definition.strip().removesuffix(entry.delimiter)
+def _as_scripts_want(session: Session) -> Session:
+    """What a backup program's scripts set first, for those that were written without: rows may come before their
+    parents, and values of generated columns are passed over. References are looked at once all is in."""
+    with session.cursor() as cursor:
+        cursor.execute("SET SESSION foreign_key_checks = 0, unique_checks = 0, sql_mode = 'NO_AUTO_VALUE_ON_ZERO'")
+    return session
+
+
+def _with_own_definer(entry: Entry) -> tuple[bytes, int]:
+    """A statement with the connection's user as definer, and how many definers were replaced."""
+    statement = entry.definition.strip().removesuffix(entry.delimiter)
+    if entry.kind not in {"view", "trigger", "event", "function", "procedure", "package", "package body"}:
+        return statement, 0
+    head, count = _DEFINER.subn(b"DEFINER=CURRENT_USER", statement[:_HEAD], count=1)
+    return head + statement[_HEAD:], count
 
 
 def _run(session: Session, statement: str) -> None:

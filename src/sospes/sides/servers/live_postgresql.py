@@ -146,6 +146,16 @@ class LivePostgresql:
         self._connection.close()
 
 
+_UNTOUCHED = {
+    "hostaddr": "", "options": "", "sslmode": "disable", "gssencmode": "disable", "target_session_attrs": "any",
+    "passfile": "", "client_encoding": "UTF8", "channel_binding": "disable",
+}  # fmt: skip
+"""What the engine's library would else take from the environment."""
+
+_DEFAULTS = "SET timezone = 'UTC'; SET datestyle = 'ISO, MDY'; SET geqo = DEFAULT"
+"""What the engine's library sends from variables of the environment, whatever else is said."""
+
+
 def connected(address: Address, database: str | None = None) -> psycopg.Connection[Any]:
     """A connection; the engine's own password file is looked into by its own library."""
     values: dict[str, Any] = {
@@ -158,9 +168,13 @@ def connected(address: Address, database: str | None = None) -> psycopg.Connecti
         "application_name": "sospes",
         **{key: value for key, value in address.options.items() if key.startswith("ssl")},
     }
+    if address.own:
+        values |= _UNTOUCHED
     conninfo = make_conninfo("", **{key: value for key, value in values.items() if value is not None})
     try:
-        return psycopg.connect(conninfo, autocommit=True, prepare_threshold=None)
+        connection = psycopg.connect(conninfo, autocommit=True, prepare_threshold=None)
+        connection.execute(_DEFAULTS)
+        return connection
     except psycopg.Error as error:
         raise _refused(address, error) from error
 

@@ -15,16 +15,19 @@ from sospes.model.objects import DatabaseObject, ObjectKey, plain, settled_type
 from sospes.sides.servers.marks import MARK_TABLE
 
 _IN = "WHERE TABLE_SCHEMA = %(schema)s"
+_SAME = "BINARY c.TABLE_NAME = BINARY t.TABLE_NAME"
+"""The catalog's own comparisons don't tell names apart that differ in case."""
+
 _QUERIES = (
     f"""SELECT CASE TABLE_TYPE WHEN 'VIEW' THEN 'view' WHEN 'SEQUENCE' THEN 'sequence' ELSE 'table' END,
         TABLE_NAME, '', NULL FROM information_schema.TABLES {_IN}""",
     f"""SELECT 'column', c.COLUMN_NAME, c.TABLE_NAME,
         CONCAT(LOWER(c.COLUMN_TYPE), CASE WHEN c.IS_NULLABLE = 'NO' THEN ' not null' ELSE '' END)
         FROM information_schema.COLUMNS c JOIN information_schema.TABLES t USING (TABLE_SCHEMA, TABLE_NAME) {_IN}
-        AND t.TABLE_TYPE IN ('BASE TABLE', 'SYSTEM VERSIONED')""",
+        AND {_SAME} AND t.TABLE_TYPE IN ('BASE TABLE', 'SYSTEM VERSIONED')""",
     f"""SELECT 'index', INDEX_NAME, TABLE_NAME, CONCAT(CASE MIN(NON_UNIQUE) WHEN 0 THEN 'unique ' ELSE '' END, '(',
         GROUP_CONCAT(COLUMN_NAME ORDER BY SEQ_IN_INDEX SEPARATOR ', '), ')')
-        FROM information_schema.STATISTICS {_IN} GROUP BY TABLE_NAME, INDEX_NAME""",
+        FROM information_schema.STATISTICS {_IN} GROUP BY BINARY TABLE_NAME, BINARY INDEX_NAME""",
     """SELECT 'constraint', CONSTRAINT_NAME, TABLE_NAME, REFERENCED_TABLE_NAME
         FROM information_schema.REFERENTIAL_CONSTRAINTS WHERE CONSTRAINT_SCHEMA = %(schema)s""",
     """SELECT LOWER(ROUTINE_TYPE), ROUTINE_NAME, '', ROUTINE_DEFINITION FROM information_schema.ROUTINES
@@ -39,7 +42,7 @@ _COMMENTS = (
         AND TABLE_TYPE IN ('BASE TABLE', 'SYSTEM VERSIONED') AND TABLE_COMMENT <> ''""",
     f"""SELECT 'comment', CONCAT('column ', c.TABLE_NAME, '.', c.COLUMN_NAME), '', c.COLUMN_COMMENT
         FROM information_schema.COLUMNS c JOIN information_schema.TABLES t USING (TABLE_SCHEMA, TABLE_NAME) {_IN}
-        AND t.TABLE_TYPE IN ('BASE TABLE', 'SYSTEM VERSIONED') AND c.COLUMN_COMMENT <> ''""",
+        AND {_SAME} AND t.TABLE_TYPE IN ('BASE TABLE', 'SYSTEM VERSIONED') AND c.COLUMN_COMMENT <> ''""",
 )
 _VIEW_QUERY = re.compile(r"\sAS\s+(.+?)(?:\s+WITH (?:CASCADED |LOCAL )?CHECK OPTION)?$", re.DOTALL)
 _CHECKS = """SELECT 'constraint', CONSTRAINT_NAME, TABLE_NAME, NULL FROM information_schema.CHECK_CONSTRAINTS

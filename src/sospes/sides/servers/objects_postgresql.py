@@ -10,7 +10,7 @@ from typing import Any
 import psycopg
 import xxhash
 
-from sospes.model.objects import DatabaseObject, ObjectKey, plain, settled_type
+from sospes.model.objects import DatabaseObject, ObjectKey, plain, settled_name, settled_type
 
 _AT_ONCE = 1 << 20
 _OWN = "n.nspname NOT LIKE 'pg\\_%' AND n.nspname <> 'information_schema'"
@@ -144,7 +144,7 @@ def objects_of(connection: psycopg.Connection[Any]) -> dict[ObjectKey, DatabaseO
     found: dict[ObjectKey, DatabaseObject] = {}
     for query in _QUERIES.values():
         for kind, schema, name, about, text in connection.execute(query.encode()).fetchall():
-            key = ObjectKey(kind, schema, name, about)
+            key = ObjectKey(kind, schema, settled_name(name) if kind == "comment" else name, about)
             texts = found[key].texts if key in found else ()
             found[key] = DatabaseObject((*texts, _worded(kind, text)) if text else texts)
     return found

@@ -34,17 +34,23 @@ class PrivateMariadb(PrivateServer):
                 [
                     str(self.binaries.programs["mariadb-install-db"]), "--no-defaults", f"--datadir={data}",
                     "--auth-root-authentication-method=normal", "--skip-test-db", "--skip-name-resolve",
+                    f"--tmpdir={self.folder}",
                 ]
             )
         )  # fmt: skip
         program = str(self.binaries.programs["mariadbd"])
-        self.run(Program([program, "--no-defaults", f"--datadir={data}", "--bootstrap"], self._users()))
+        self.run(
+            Program(
+                [program, "--no-defaults", f"--datadir={data}", f"--tmpdir={self.folder}", "--bootstrap"], self._users()
+            )
+        )
         options = [f"--{setting}" for setting in _SETTINGS]
         nothing = self.folder / "nothing"  # the one folder whose files statements may name, which nobody can write
         nothing.mkdir(mode=0o555)
         places = [
             f"--secure-file-priv={nothing}",
             f"--datadir={data}",
+            f"--tmpdir={self.folder}",
             f"--socket={self.folder}/socket",
             f"--pid-file={self.folder}/pid",
         ]

@@ -12,6 +12,9 @@ from sospes.sides.servers.address import Address
 from sospes.sides.servers.live_postgresql import connected
 from sospes.sides.servers.private import PrivateServer, Program
 
+PORT = 5432
+"""Only the name of a socket: the server listens to no network."""
+
 ADMINISTRATOR = "sospes_admin"
 _SETTINGS = {
     "listen_addresses": "", "fsync": "off", "full_page_writes": "off", "synchronous_commit": "off",
@@ -49,7 +52,17 @@ class PrivatePostgresql(PrivateServer):
         secret.unlink()
         options = [word for name, value in _SETTINGS.items() for word in ("-c", f"{name}={value}")]
         self.launch(
-            [str(self.binaries.programs["postgres"]), "-D", str(data), "-k", str(self.folder), *options], self._answers
+            [
+                str(self.binaries.programs["postgres"]),
+                "-D",
+                str(data),
+                "-k",
+                str(self.folder),
+                "-p",
+                str(PORT),
+                *options,
+            ],
+            self._answers,
         )
 
     def address(self, database: str) -> Address:
@@ -59,11 +72,13 @@ class PrivatePostgresql(PrivateServer):
             user=ADMINISTRATOR,
             database=database,
             password=self.password,
+            port=PORT,
             options={"host": str(self.folder)},
+            own=True,
         )
 
     def _answers(self) -> bool:
-        if not (Path(self.folder) / ".s.PGSQL.5432").exists():
+        if not (Path(self.folder) / f".s.PGSQL.{PORT}").exists():
             return False
         try:
             connected(self.address("postgres")).close()

@@ -15,6 +15,7 @@ from sospes.model.findings import Finding, Place, doubt, fault
 from sospes.model.objects import DatabaseObject, ObjectKey
 from sospes.sides.servers.checks_mariadb import check_databases
 from sospes.sides.servers.guard import Leave, leave_of
+from sospes.sides.servers.hosts import definitions_missing
 from sospes.sides.servers.hosts_mariadb import MariadbHost, Session
 from sospes.sides.servers.inserts import statements_of
 from sospes.sides.servers.live_mariadb import one_line, stop_if_outside
@@ -69,6 +70,7 @@ class MariadbRestore:
     _transactions: bool = False
     _triggered: set[Name] = field(default_factory=set)
     _bound: bool = False
+    _undefined: list[str] = field(default_factory=list)
 
     @property
     def version(self) -> str:
@@ -89,6 +91,7 @@ class MariadbRestore:
     def summary(self) -> Iterator[Finding]:
         """What was still under way, and what was done otherwise than the backup says."""
         yield from self._settled()
+        yield from definitions_missing(self._undefined)
         yield from self.host.summary()
 
     def objects(self, database: str | None) -> dict[ObjectKey, DatabaseObject]:
@@ -141,12 +144,10 @@ class MariadbRestore:
             if load.error is None:
                 self.rows[table] = self.rows.get(table, 0) + load.given
             else:
-                yield self._rows_refused(table, load.error)
+                yield from filter(None, [self._rows_refused(table, load.error)])
 
     def _entry(self, entry: Entry) -> Iterator[Finding]:
         leave = leave_of(Engine.MARIADB, entry)
-        if leave is Leave.PASSED_OVER and entry.kind == "drop":
-            leave = Leave.RESTORER  # stand-ins for views are dropped before the views are made
         if leave is Leave.PASSED_OVER or entry.kind in {"hostile", "unknown"} or not entry.definition.strip():
             return  # the reader has told of hostile and unknown statements
         if leave is Leave.REFUSED:
@@ -183,7 +184,7 @@ class MariadbRestore:
         if entry.kind == "setting" and number in _NOT_HERE:
             return
         if not self._defined and number in _NO_TABLE:
-            yield self._undefined(entry.about or entry.name)
+            self._undefined.append(f"{entry.kind} {entry.name.label}")
             return
         if number in _DENIED and self.host.folder is None:
             yield doubt(
@@ -206,7 +207,7 @@ class MariadbRestore:
             alone = self._transactions or self.count < 2 or event.table in self._triggered
             alone = alone or (self._bound and _setting(main, "foreign_key_checks") != "0")
         except pymysql.Error as error:
-            yield self._rows_refused(event.table, error)
+            yield from filter(None, [self._rows_refused(event.table, error)])
             return
         if alone:
             yield from self._settled()
@@ -222,10 +223,11 @@ class MariadbRestore:
             else:
                 self._workers.submit(self._workers.quietest(), partial(_insert, load, statement))
 
-    def _rows_refused(self, table: Name, error: pymysql.Error) -> Finding:
+    def _rows_refused(self, table: Name, error: pymysql.Error) -> Finding | None:
         stop_if_outside(error)
         if not self._defined and error.args and error.args[0] in _NO_TABLE:
-            return self._undefined(table)
+            self._undefined.append(f"rows of {table.label}")
+            return None
         if error.args and error.args[0] in _DENIED and self.host.folder is None:
             return doubt(
                 "statement-refused",
@@ -237,14 +239,6 @@ class MariadbRestore:
             "rows-refused",
             f"{table.label}: the server refuses its rows: {one_line(error)[:300]}",
             "on a real restore the table would stay without these rows",
-            Place(database=table.database, table=table.name),
-        )
-
-    def _undefined(self, table: Name) -> Finding:
-        return doubt(
-            "definition-missing",
-            f"{table.label}: the backup has its rows and no definitions, so there is nothing to restore them into",
-            "rehearse the backup that has the definitions, or compare these rows with live",
             Place(database=table.database, table=table.name),
         )
 

@@ -12,13 +12,15 @@ from dataclasses import dataclass, field
 from functools import partial
 
 import psycopg
+import psycopg.sql
 
 from sospes.model.entries import ConstraintKind, Engine, Entry, Name
 from sospes.model.events import Batch, Event, LargeObjectPart, RowsBegin, RowsEnd
-from sospes.model.findings import Finding, Place, doubt, fault
+from sospes.model.findings import Finding, Place, doubt, fault, note
 from sospes.model.objects import DatabaseObject, ObjectKey
 from sospes.sides.servers.checks_postgresql import check_database
 from sospes.sides.servers.guard import EXTENSIONS, Leave, leave_of
+from sospes.sides.servers.hosts import definitions_missing
 from sospes.sides.servers.hosts_postgresql import PostgresqlHost
 from sospes.sides.servers.live_postgresql import one_line, stop_if_outside
 from sospes.sides.servers.loads_postgresql import Load, Session
@@ -29,9 +31,13 @@ _NOT_THERE = frozenset({"42P01", "3F000", "42704", "42883"})
 """A table, a schema, an object or a function that isn't there."""
 
 _NOT_ALLOWED = "42501"
-_ROLE_MISSING = re.compile(r'role "((?:[^"]|"")+)" does not exist')
+_ABORTED = "25P02"
+_IDLE = psycopg.pq.TransactionStatus.IDLE
+_ROLE_MISSING = re.compile(r'role "(.+?)" does not exist', re.DOTALL)
+_SCHEMA_MISSING = re.compile(r'schema "(.+?)" does not exist', re.DOTALL)
 
 
+_IN_SCHEMAS = frozenset("table sequence type domain function procedure".split())
 _LATER = frozenset({"index", "constraint"})
 """Kinds that work on tables with rows, which may take long, and go on beside one another."""
 
@@ -83,6 +89,10 @@ class PostgresqlRestore:
     _bound: bool = False
     _large: dict[int, int] = field(default_factory=dict)
     _large_refused: set[int] = field(default_factory=set)
+    _last: list[tuple[Entry, str]] = field(default_factory=list)
+    _schemas: list[str] = field(default_factory=list)
+    _undefined: list[str] = field(default_factory=list)
+    _dropping: bool = False
 
     @property
     def version(self) -> str:
@@ -104,11 +114,16 @@ class PostgresqlRestore:
             yield from self._large_object(event)
 
     def checked(self) -> Iterator[Finding]:
-        """The engine's own checks of all databases."""
+        """The engine's own checks of all databases, as the restorer; then all is given to its owners."""
         for name, side in self._sides.items():
+            side.restorer.execute("RESET ALL")
             side.administrator.execute("RESET ALL")
             rows = {table: count for table, count in self.rows.items() if (table.database or "") == name}
-            yield from check_database(side.administrator, rows)
+            yield from check_database(side.restorer, rows)
+        for entry, encoding in self._last:
+            administrator = self._side(entry.name.database).administrator
+            administrator.execute(psycopg.sql.SQL("SET client_encoding = {}").format(psycopg.sql.Literal(encoding)))
+            yield from self._run(administrator, entry)
 
     def objects(self, database: str | None) -> dict[ObjectKey, DatabaseObject]:
         """What there is now, besides rows, of a database of the backup."""
@@ -138,6 +153,13 @@ class PostgresqlRestore:
         """What was still under way, and what was done otherwise than the backup says."""
         for side in self._sides.values():
             yield from self._settled(side)
+        yield from definitions_missing(self._undefined)
+        if self._schemas:
+            yield note(
+                "schemas-made",
+                f"the backup takes schemas for granted, which were made: {', '.join(self._schemas)}",
+                "make them first on a real restore",
+            )
         yield from self.host.summary()
 
     def _side(self, database: str | None) -> _Side:
@@ -153,7 +175,10 @@ class PostgresqlRestore:
         side.later.clear()
         failed, side.failed = side.failed, []
         for entry, error in failed:
-            yield self._failure(entry, error)
+            if self._made_schema(side.restorer, entry, error):
+                yield from self._run(side.restorer, entry)
+            else:
+                yield from filter(None, [self._failure(entry, error)])
         yield from self._arrived(side)
 
     def _arrived(self, side: _Side) -> Iterator[Finding]:
@@ -162,7 +187,7 @@ class PostgresqlRestore:
             side.loads.remove(load)
             table = load.begin.table
             if load.error is not None:
-                yield self._rows_refused(table, load.error)
+                yield from filter(None, [self._rows_refused(table, load.error)])
             else:
                 self.rows[table] = self.rows.get(table, 0) + load.given
 
@@ -170,11 +195,15 @@ class PostgresqlRestore:
 
     def _entry(self, entry: Entry) -> Iterator[Finding]:
         leave = leave_of(Engine.POSTGRESQL, entry)
+        self._dropping = self._dropping or entry.kind == "drop"
         if leave is Leave.PASSED_OVER or not entry.definition.strip() or entry.kind in {"hostile", "unknown"}:
             return  # the reader has told of hostile and unknown statements
         self._defined = self._defined or entry.kind == "table"
         if leave is Leave.OURS or self.host.passes_over(entry):
             self.host.take(entry)
+        elif leave is Leave.LAST:
+            side = self._side(entry.name.database)
+            self._last.append((entry, side.restorer.info.parameter_status("client_encoding") or "UTF8"))
         elif leave is Leave.REFUSED:
             self.refused.append((entry.kind, entry.name.full_label))
             yield self._refusal(entry, f"statements of the kind {entry.kind} are not run on a side copy")
@@ -227,13 +256,34 @@ class PostgresqlRestore:
             session.execute(entry.definition)
         except psycopg.Error as error:
             missing = _ROLE_MISSING.search(str(error))
-            if missing and tries and self.host.make_role(missing[1].replace('""', '"')):
+            if tries and ((missing and self.host.make_role(missing[1])) or self._made_schema(session, entry, error)):
                 yield from self._run(session, entry, tries - 1)
             elif not _harmless(entry, error):
-                yield self._failure(entry, error)
+                yield from filter(None, [self._failure(entry, error)])
 
-    def _failure(self, entry: Entry, error: psycopg.Error) -> Finding:
+    def _made_schema(self, session: Session, entry: Entry, error: psycopg.Error) -> bool:
+        """Make a schema that a backup of single tables takes for granted."""
+        missing = _SCHEMA_MISSING.search(str(error))
+        if (
+            missing is None
+            or entry.kind not in _IN_SCHEMAS
+            or missing[1] in self._schemas
+            or session.info.transaction_status is not _IDLE
+        ):
+            return False
+        self._schemas.append(missing[1])
+        session.execute(psycopg.sql.SQL("CREATE SCHEMA {}").format(psycopg.sql.Identifier(missing[1])))
+        return True
+
+    def _failure(self, entry: Entry, error: psycopg.Error) -> Finding | None:
         stop_if_outside(error)
+        if error.sqlstate == _ABORTED:
+            return note(
+                "statement-passed-over",
+                f"{_called(entry)}: did not run, since an earlier statement of its transaction failed",
+                "",
+                _place(entry),
+            )
         if self.refused and error.sqlstate in _NOT_THERE:
             kind, name = self.refused[0]
             return doubt(
@@ -242,18 +292,26 @@ class PostgresqlRestore:
                 f"it may need what the guard refused ({kind} {name}), so nothing is decided",
                 _place(entry),
             )
+        if self._dropping and not self._defined and entry.kind == "view":
+            return None  # what drops a loop of views replaces them first
         if not self._defined and error.sqlstate in _NOT_THERE:
+            self._undefined.append(_called(entry))
+            return None
+        if self._schemas and error.sqlstate in _NOT_THERE:
             return doubt(
                 "definition-missing",
-                f"{_called(entry)}: what it is about is not defined in this backup",
-                "rehearse the backup that has the definitions",
+                f"{_called(entry)}: the server says: {one_line(error)[:300]}",
+                "the backup is of single tables and takes other things for granted: rehearse one that has them all",
                 _place(entry),
             )
-        if error.sqlstate == _NOT_ALLOWED and self.host.folder is None:
+        if error.sqlstate == _NOT_ALLOWED:
+            self.refused.append((entry.kind, entry.name.full_label))
             return doubt(
                 "statement-refused",
                 f"{_called(entry)}: the server says: {one_line(error)[:300]}",
-                "this user may not do so on a server in use; to rehearse it as well, use --side private",
+                "this user may not do so on a server in use; to rehearse it as well, use --side private"
+                if self.host.folder is None
+                else "only a superuser may make it, and nothing of a backup runs as one: try it by hand",
                 _place(entry),
             )
         if _ROLE_MISSING.search(str(error)):
@@ -337,16 +395,12 @@ class PostgresqlRestore:
                 "on a real restore it would be lacking as well",
             )
 
-    def _rows_refused(self, table: Name, error: psycopg.Error) -> Finding:
+    def _rows_refused(self, table: Name, error: psycopg.Error) -> Finding | None:
         stop_if_outside(error)
         place = Place(database=table.database, schema=table.schema, table=table.name)
         if not self._defined:
-            return doubt(
-                "definition-missing",
-                f"{table.label}: the backup has its rows and no definitions, so there is nothing to restore them into",
-                "rehearse the backup that has the definitions, or compare these rows with live",
-                place,
-            )
+            self._undefined.append(f"rows of {table.label}")
+            return None
         return fault(
             "rows-refused",
             f"{table.label}: the server refuses its rows: {one_line(error)[:300]}",
