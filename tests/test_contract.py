@@ -8,7 +8,7 @@ from pathlib import Path
 
 import pytest
 
-from tests.backups import POSTGRESQL_END, POSTGRESQL_HEAD, postgresql, tides
+from tests.backups import POSTGRESQL_END, POSTGRESQL_HEAD, mysql, postgresql, tides
 from tests.conftest import DUMPS, sospes, verdict_of
 
 PAGE = b"<!DOCTYPE html><html><head><title>502 Bad Gateway</title></head><body>error</body></html>"
@@ -94,9 +94,8 @@ def test_objects_that_are_not_rehearsed_leave_the_verdict_alone() -> None:
 
 
 def test_a_key_that_cannot_be_held_is_unproven(tmp_path: Path) -> None:
-    body = b"CREATE TABLE public.a (b interval);\n\nCOPY public.a (b) FROM stdin;\n1 day\n\\.\n\n"
-    key = b"ALTER TABLE ONLY public.a\n    ADD CONSTRAINT a_key UNIQUE (b);\n"
-    (tmp_path / "a.sql").write_bytes(postgresql(body + key))
+    body = b"CREATE TABLE `a` (`b` varchar(9) COLLATE utf8mb4_general_ci, UNIQUE KEY `b` (`b`));\n"
+    (tmp_path / "a.sql").write_bytes(mysql(body + "INSERT INTO `a` VALUES ('Ă'),('A');\n".encode()))
 
     run = sospes("rehearse", tmp_path / "a.sql", "--json")
 

@@ -155,6 +155,12 @@ def add_key_and_timeout(parser: argparse.ArgumentParser) -> None:
         help="columns that tell rows apart, with commas (default: the primary key)",
     )
     parser.add_argument(
+        "--database",
+        type=database_pair,
+        metavar="NAME[=OTHER]",
+        help="of a side with several databases, this one only; OTHER is what the right side calls it",
+    )
+    parser.add_argument(
         "--timeout",
         type=positive,
         default=3600,
@@ -164,6 +170,14 @@ def add_key_and_timeout(parser: argparse.ArgumentParser) -> None:
     parser.add_argument(
         "--gentle", action="store_true", help="read a live server at half speed, and leave the other half to its users"
     )
+
+
+def database_pair(text: str) -> tuple[str, str]:
+    """A database's name on the left, and on the right."""
+    one, mark, other = text.partition("=")
+    if not one or (mark and not other):
+        raise argparse.ArgumentTypeError(f"{text!r} is not NAME or NAME=OTHER")
+    return one, other or one
 
 
 def names(text: str) -> list[str]:
@@ -251,7 +265,7 @@ def two_sides(args: argparse.Namespace) -> Iterator[tuple[Path | Address, Path |
     with progress(args, "comparing", files) as bar:
         comparing = Comparing(
             opening=opening(args), tables=args.table, key=args.key, timeout_seconds=args.timeout, gentle=args.gentle,
-            progress=bar,
+            database=args.database, progress=bar,
         )  # fmt: skip
         yield left, right, comparing
 

@@ -109,7 +109,7 @@ def opened_sides(
 
 def _compare(left: RowSide, right: RowSide, how: Comparing, stack: ExitStack) -> tuple[Comparison, list[Finding]]:
     pairing = _paired(left, right, how)
-    findings: list[Finding] = list(_structure(pairing, left, right))
+    findings: list[Finding] = [*pairing.findings, *_structure(pairing, left, right)]
     objects, told_of_objects = _objects(pairing, left, right, how)
     tables: list[ComparedTable] = []
     differences: list[list[Difference]] = []
@@ -127,7 +127,7 @@ def _compare(left: RowSide, right: RowSide, how: Comparing, stack: ExitStack) ->
 
 def _paired(left: RowSide, right: RowSide, how: Comparing) -> Pairing:
     """The tables that belong together. Raises NotFound for a control total of a column that has none."""
-    pairing = pair_tables(left, right, how.tables, how.key, how.ignored)
+    pairing = pair_tables(left, right, how.choice)
     known = {
         label
         for pair in pairing.pairs

@@ -22,7 +22,7 @@ from sospes.work.differences import Differences, Judging, Watch
 from sospes.work.lined import Lined, OddRows, lined
 from sospes.work.live_rows import LiveRows
 from sospes.work.opened_sides import Reading
-from sospes.work.pairing import Pair, Pairing
+from sospes.work.pairing import Choice, Pair, Pairing
 from sospes.work.row_sides import RowPart, RowSide
 
 
@@ -59,7 +59,13 @@ class Comparing:
     rows_only: bool = False
     exact: bool = False
     totals: Sequence[str] = ()
+    database: tuple[str, str] | None = None
     progress: Progress | None = None
+
+    @property
+    def choice(self) -> Choice:
+        """Which tables are compared, and by what."""
+        return Choice(tables=self.tables, key=self.key, ignored=self.ignored, database=self.database)
 
 
 def reading(how: Comparing, tables: Sequence[str] | None) -> Reading:

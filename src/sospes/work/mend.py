@@ -164,7 +164,7 @@ def _check(right: Path | Address, how: Mending) -> None:
 
 def _fixes(left: RowSide, right: RowSide, dialect: Dialect, how: Mending, stack: ExitStack) -> Iterator[_Fix]:
     comparing = replace(how.comparing, limit=0)
-    pairing = pair_tables(left, right, comparing.tables, comparing.key, comparing.ignored)
+    pairing = pair_tables(left, right, comparing.choice)
     for found in matched(left, right, pairing, comparing, stack):
         fix = _Fix(found.pair)
         found.differences(_Maker(fix, dialect, how).take)

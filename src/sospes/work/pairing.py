@@ -2,17 +2,19 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass
 
 from sospes.model.entries import Column, Engine, Name
 from sospes.model.errors import NotFound, UsageError
+from sospes.model.findings import Finding, doubt, note
 from sospes.rows.canonical import Canonical, canonical_of
 from sospes.rows.totals import SUMMED
 from sospes.rows.types import Meaning, base_type, meaning_of
 from sospes.work.held_rows import RowFile
 from sospes.work.row_sides import RowSide, RowTable
-from sospes.work.selection import Selection
+from sospes.work.scope import scoped
+from sospes.work.selection import ambiguous, means, near
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -53,82 +55,155 @@ class Pair:
 
 @dataclass(frozen=True, slots=True)
 class Pairing:
-    """The pairs, and the tables that only one side has."""
+    """The pairs, the tables that only one side has, and what is to be said of the sides as a whole."""
 
     pairs: tuple[Pair, ...]
     only_left: tuple[RowTable, ...]
     only_right: tuple[RowTable, ...]
+    findings: tuple[Finding, ...] = ()
 
 
-def pair_tables(
-    left: RowSide, right: RowSide, tables: Sequence[str], key: Sequence[str], ignored: Sequence[str]
-) -> Pairing:
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Choice:
+    """Which tables are compared, and by what.
+
+    tables    names of the only tables, by either side; all when empty
+    key       columns that tell rows apart, in place of the primary key
+    ignored   columns that are left out
+    database  the only database of the left side, and the one of the right side that it belongs to
+    """
+
+    tables: Sequence[str] = ()
+    key: Sequence[str] = ()
+    ignored: Sequence[str] = ()
+    database: tuple[str, str] | None = None
+
+
+def pair_tables(left: RowSide, right: RowSide, choice: Choice) -> Pairing:
     """Pair the tables of two sides. A file of rows is paired with the one table that was named.
 
     Raises NotFound or UsageError for names that mean no table or several, or columns that are not there.
     """
-    wanted = _wanted(left, right, tables)
-    pairs = []
-    only_left = []
-    taken: set[Name] = set()
-    counterparts = _Counterparts(left, right, wanted(right))
-    for name in wanted(left):
-        other = counterparts.of(name)
-        if other is None:
-            only_left.append(left.tables[name])
-            continue
-        taken.add(other)
-        pairs.append(_pair((left, right), (left.tables[name], right.tables[other]), key, ignored))
-    only_right = [right.tables[name] for name in wanted(right) if name not in taken]
-    _check_ignored(pairs, [*ignored, *key])
-    return Pairing(tuple(pairs), tuple(only_left), tuple(only_right))
+    ours, theirs, notes = scoped(left, right, choice.database)
+    pairs, only_left, only_right = _chosen(left, right, (ours, theirs), choice.tables)
+    made = [
+        _pair((left, right), (left.tables[one], right.tables[other]), choice.key, choice.ignored)
+        for one, other in pairs
+    ]
+    _check_ignored(made, [*choice.ignored, *choice.key])
+    findings = [*_of_engines(left, right), *notes]
+    if not made and (only_left or only_right):
+        findings.insert(0, _nothing_in_common(left, right, (len(only_left), len(only_right))))
+    elif not made:
+        findings.append(_nothing_compared(left, right))
+    return Pairing(
+        tuple(made),
+        tuple(left.tables[name] for name in only_left),
+        tuple(right.tables[name] for name in only_right),
+        tuple(findings),
+    )
 
 
-def _wanted(left: RowSide, right: RowSide, tables: Sequence[str]) -> Callable[[RowSide], list[Name]]:
-    files = [side for side in (left, right) if isinstance(side, RowFile)]
-    others = [side for side in (left, right) if not isinstance(side, RowFile)]
-    if files and others and len(tables) != 1 and len(others[0].tables) != 1:
+def _of_engines(left: RowSide, right: RowSide) -> Iterator[Finding]:
+    if left.engine is not None and right.engine is not None and left.engine.family is not right.engine.family:
+        yield note(
+            "engines-differ",
+            f"left is of {left.engine.value}, right of {right.engine.value}: values are compared by what they mean, "
+            "objects other than rows are not",
+        )
+
+
+def _nothing_in_common(left: RowSide, right: RowSide, counts: tuple[int, int]) -> Finding:
+    return doubt(
+        "nothing-in-common",
+        f"no table is on both sides ({counts[0]:,} on the left, {counts[1]:,} on the right): "
+        f"{left.name} and {right.name} seem to be of different databases",
+        "name two sides of one database; nothing was compared",
+    )
+
+
+def _nothing_compared(left: RowSide, right: RowSide) -> Finding:
+    return doubt(
+        "nothing-compared",
+        f"there is no table to compare in {left.name} and {right.name}",
+        "name sides that hold tables; nothing was compared",
+    )
+
+
+def _chosen(
+    left: RowSide, right: RowSide, names: tuple[list[Name], list[Name]], tables: Sequence[str]
+) -> tuple[list[tuple[Name, Name]], list[Name], list[Name]]:
+    """The pairs that are wanted, and the wanted tables that one side lacks. A name may be that of either side."""
+    ours, theirs = names
+    if isinstance(left, RowFile) or isinstance(right, RowFile):
+        return _with_file(left, right, names, tables)
+    counterparts = _Counterparts(left, right, ours, theirs)
+    pairs = [(name, other) for name in ours if (other := counterparts.of(name)) is not None]
+    paired_left, paired_right = {one for one, _ in pairs}, {other for _, other in pairs}
+    only_left = [name for name in ours if name not in paired_left]
+    only_right = [name for name in theirs if name not in paired_right]
+    if not tables:
+        return pairs, only_left, only_right
+    wanted: set[Name] = set()
+    for text in tables:
+        mine, its = ([name for name in side if means(text, name)] for side in names)
+        if not mine and not its:
+            raise NotFound(f"no table is called {text!r} on either side", near(text, ours or theirs))
+        if len(mine or its) > 1:
+            raise ambiguous(text, mine or its)
+        wanted.update(mine or its)
+    return (
+        [(one, other) for one, other in pairs if one in wanted or other in wanted],
+        [name for name in only_left if name in wanted],
+        [name for name in only_right if name in wanted],
+    )
+
+
+def _with_file(
+    left: RowSide, right: RowSide, names: tuple[list[Name], list[Name]], tables: Sequence[str]
+) -> tuple[list[tuple[Name, Name]], list[Name], list[Name]]:
+    """A file of rows has one table, whatever it is called; on the other side one has to be named."""
+    ours, theirs = names
+    if isinstance(left, RowFile) and isinstance(right, RowFile):
+        return [(ours[0], theirs[0])], [], []
+    file, others = (left, theirs) if isinstance(left, RowFile) else (right, ours)
+    found = [name for name in others if not tables or any(means(text, name) for text in tables)]
+    if tables and not found:
+        raise NotFound(f"no table is called {tables[0]!r} on the other side", near(tables[0], others))
+    if len(found) != 1:
         raise UsageError(
-            f"{files[0].name} is a file of rows, and {others[0].name} has {len(others[0].tables):,} tables",
+            f"{file.name} is a file of rows, and the other side has {len(found):,} tables",
             "say which table the rows are of with --table TABLE",
         )
-    chosen: dict[str, list[Name]] = {}
-    problems: list[NotFound] = []
-    for side in others:
-        selection = Selection(tables)
-        selection.see(side.tables)
-        try:
-            chosen[side.name] = selection.settle()
-        except NotFound as error:
-            problems.append(error)
-            chosen[side.name] = [name for name in side.tables if tables and selection(name)]
-    if problems and len(problems) == len(others):
-        raise problems[0]
-    return lambda side: list(side.tables) if isinstance(side, RowFile) else chosen[side.name]
+    return [(ours[0], found[0]) if file is left else (found[0], theirs[0])], [], []
 
 
 class _Counterparts:
     """Finds which table of the right side is meant by one of the left."""
 
-    def __init__(self, left: RowSide, right: RowSide, candidates: list[Name]) -> None:
-        self._first = candidates[:1] if isinstance(left, RowFile) or isinstance(right, RowFile) else None
-        spellings: list[Callable[[Name], object]] = [lambda one: one, lambda one: one.full_label, lambda one: one.label]
-        if left.engine is not right.engine:
+    def __init__(self, left: RowSide, right: RowSide, ours: list[Name], theirs: list[Name]) -> None:
+        several = len({name.database for name in ours}) > 1 or len({name.database for name in theirs}) > 1
+        spellings: list[Callable[[Name], object]] = [lambda one: one]
+        if not several:
+            spellings.append(lambda one: (one.schema, one.name))
+        if left.engine is not right.engine and not several:
             spellings.append(lambda one: one.name)
+        if Engine.SQLITE in {left.engine, right.engine}:
+            spellings.append(lambda one: one.name.casefold())
         self._known: list[tuple[Callable[[Name], object], dict[object, list[Name]]]] = []
         for spelled in spellings:
             known: dict[object, list[Name]] = {}
-            for name in candidates:
+            for name in theirs:
                 known.setdefault(spelled(name), []).append(name)
             self._known.append((spelled, known))
+        self._taken: set[Name] = set()
 
     def of(self, name: Name) -> Name | None:
-        """The right table; a file of rows has one only. None where there is none, or several might be meant."""
-        if self._first is not None:
-            return next(iter(self._first), None)
+        """The right table; None where there is none, or several might be meant."""
         for spelled, known in self._known:
             found = known.get(spelled(name), [])
-            if len(found) == 1:
+            if len(found) == 1 and found[0] not in self._taken:
+                self._taken.add(found[0])
                 return found[0]
         return None
 

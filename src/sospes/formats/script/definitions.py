@@ -233,9 +233,9 @@ def _generated(phrase: Phrase, column: Column) -> Column:
     phrase.take("as")
     if phrase.take("identity"):
         return replace(column, identity=True)
-    if phrase.take("row"):  # row versioning columns, which are dumped as plain values
+    if phrase.take("row"):  # when a version of the row began and ended, which no restore brings back
         phrase.position += 1
-        return column
+        return replace(column, generated=True)
     phrase.group()
     return replace(column, generated=True)
 

@@ -25,18 +25,20 @@ from sospes.sides.servers.objects_mariadb import objects_of
 
 ROWS_AT_ONCE = 5000
 _COLUMNS = """
-SELECT c.TABLE_NAME, c.COLUMN_NAME, c.COLUMN_TYPE, c.COLLATION_NAME, c.IS_NULLABLE, c.COLUMN_KEY
+SELECT c.TABLE_SCHEMA, c.TABLE_NAME, c.COLUMN_NAME, c.COLUMN_TYPE, c.COLLATION_NAME, c.IS_NULLABLE
 FROM information_schema.COLUMNS c JOIN information_schema.TABLES t USING (TABLE_SCHEMA, TABLE_NAME)
-WHERE c.TABLE_SCHEMA = DATABASE() AND t.TABLE_TYPE IN ('BASE TABLE', 'SYSTEM VERSIONED')
-  AND COALESCE(c.GENERATION_EXPRESSION, '') = '' ORDER BY 1, c.ORDINAL_POSITION
+WHERE {scope} AND t.TABLE_TYPE IN ('BASE TABLE', 'SYSTEM VERSIONED') AND BINARY t.TABLE_NAME = BINARY c.TABLE_NAME
+  AND COALESCE(c.GENERATION_EXPRESSION, '') = ''
+ORDER BY 1, 2, c.ORDINAL_POSITION
 """
 ME = "GRANTEE = REPLACE(QUOTE(CURRENT_USER()), '@', '\\'@\\'')"
 """The rights of this very user, in the information schema's notation 'user'@'host'."""
 
 _KEYS = """
-SELECT TABLE_NAME, COLUMN_NAME FROM information_schema.STATISTICS
-WHERE TABLE_SCHEMA = DATABASE() AND INDEX_NAME = 'PRIMARY' ORDER BY TABLE_NAME, SEQ_IN_INDEX
+SELECT TABLE_SCHEMA, TABLE_NAME, COLUMN_NAME FROM information_schema.STATISTICS
+WHERE {scope} AND INDEX_NAME = 'PRIMARY' ORDER BY TABLE_SCHEMA, TABLE_NAME, SEQ_IN_INDEX
 """
+_SYSTEM = "('mysql', 'sys', 'information_schema', 'performance_schema')"
 
 
 _MY_RIGHTS = f"""
@@ -78,30 +80,32 @@ class LiveMariadb:
             raise _refused(address, error) from error
 
     def tables(self) -> list[LiveTable]:
-        """All tables; columns that are computed are left out."""
+        """All tables, of all databases where the address names none; columns that are computed are left out."""
+        scope = "TABLE_SCHEMA = DATABASE()" if self._address.database else f"TABLE_SCHEMA NOT IN {_SYSTEM}"
         with self._connection.cursor() as cursor:
-            cursor.execute(_KEYS)
-            keys: dict[str, list[str]] = {}
-            for table, column in cursor.fetchall():
-                keys.setdefault(table, []).append(column)
-            cursor.execute(_COLUMNS)
-            columns: dict[str, list[Column]] = {}
-            for table, column, kind, collation, nullable, _ in cursor.fetchall():
+            cursor.execute(_KEYS.format(scope=scope))
+            keys: dict[Name, list[str]] = {}
+            for database, table, column in cursor.fetchall():
+                keys.setdefault(Name(database, None, table), []).append(column)
+            cursor.execute(_COLUMNS.format(scope=f"c.{scope}"))
+            columns: dict[Name, list[Column]] = {}
+            for database, table, column, kind, collation, nullable in cursor.fetchall():
                 found = Column(name=column, type=kind, collation=collation, not_null=nullable == "NO")
-                columns.setdefault(table, []).append(found)
+                columns.setdefault(Name(database, None, table), []).append(found)
         return [
-            LiveTable(name=Name(None, None, table), columns=tuple(found), key=tuple(keys.get(table, ())))
-            for table, found in columns.items()
-            if table != MARK_TABLE
+            LiveTable(name=name, columns=tuple(found), key=tuple(keys.get(name, ())))
+            for name, found in columns.items()
+            if name.name != MARK_TABLE
         ]
 
     def rows(self, table: LiveTable) -> Iterator[list[Row]]:
         """All rows of a table."""
         names = ", ".join(map(quoted, (column.name for column in table.columns)))
         holds = [hold_of(self.engine, column.type) for column in table.columns]
+        label = ".".join(quoted(part) for part in (table.name.database, table.name.name) if part is not None)
         try:
             with self._connection.cursor(SSCursor) as cursor:
-                cursor.execute(f"SELECT {names} FROM {quoted(table.name.name)}")
+                cursor.execute(f"SELECT {names} FROM {label}")
                 while rows := cursor.fetchmany(ROWS_AT_ONCE):
                     yield [tuple(map(_held, row, holds)) for row in rows]
         except pymysql.Error as error:

@@ -30,7 +30,8 @@ JOINED_AT_ONCE = 96
 _SETTINGS = (
     "SET datestyle = ISO", "SET intervalstyle = postgres", "SET timezone = 'UTC'", "SET extra_float_digits = 3",
     "SET bytea_output = hex", "SET xmlbinary = base64", "SET search_path = ''", "SET client_encoding = 'UTF8'",
-    "SET lock_timeout = '5s'", "SET synchronize_seqscans = off", "SET max_parallel_workers_per_gather = 0",
+    "SET lock_timeout = '5s'", "SET row_security = off", "SET synchronize_seqscans = off",
+    "SET max_parallel_workers_per_gather = 0",
 )  # fmt: skip
 _TABLES = """
 SELECT n.nspname, c.relname,
@@ -112,7 +113,9 @@ class LivePostgresql:
         except psycopg.Error as error:
             raise CannotCheck(
                 f"{self._address.label}: {table.name.label} can't be read: {one_line(error)}",
-                "grant SELECT on it to this user, or leave the table out with --table",
+                "its row-level security hides rows from this user: use one with BYPASSRLS, or leave it out with --table"
+                if "row-level security" in str(error)
+                else "grant SELECT on it to this user, or leave the table out with --table",
             ) from error
 
     def value(self, query: str) -> str:
@@ -205,9 +208,34 @@ def stop_if_outside(error: psycopg.Error) -> None:
 def _copied(connection: psycopg.Connection[Any], statement: bytes) -> Iterator[bytes]:
     """What COPY sends, whole rows joined to blocks, by the library's own functions: a cursor takes three times as long.
 
-    Rows come one by one; few of them are kept apart at a time, as many small objects take twice as long.
+    Rows come one by one; few of them are kept apart at a time, as many small objects take twice as long. Who stops
+    reading early, or meets an error, leaves the connection and its snapshot as they were before.
     """
+    connection.execute("SAVEPOINT sospes_rows")
+    ended = False
+    try:
+        yield from _blocks_of(connection.pgconn, statement)
+        ended = True
+    finally:
+        if not ended:
+            _stopped(connection)
+            connection.execute("ROLLBACK TO SAVEPOINT sospes_rows")
+        connection.execute("RELEASE SAVEPOINT sospes_rows")
+
+
+def _stopped(connection: psycopg.Connection[Any]) -> None:
+    """End a COPY that nobody reads any more."""
     low = connection.pgconn
+    if low.transaction_status != psycopg.pq.TransactionStatus.ACTIVE:
+        return
+    connection.cancel()
+    while low.get_copy_data(0)[0] > 0:
+        pass
+    while low.get_result() is not None:
+        pass
+
+
+def _blocks_of(low: PGconn, statement: bytes) -> Iterator[bytes]:
     low.send_query(statement)
     found = low.get_result()
     if found is None or found.status != ExecStatus.COPY_OUT:

@@ -32,6 +32,10 @@ _NOT_THERE = frozenset({"42P01", "3F000", "42704", "42883"})
 
 _NOT_ALLOWED = "42501"
 _ABORTED = "25P02"
+_REACHES = re.compile(
+    "pg_(?:execute_server_program|read_server_files|write_server_files)|external program|or from a file"
+)
+"""Rights that a statement asked for which reaches the server's files or programs."""
 _IDLE = psycopg.pq.TransactionStatus.IDLE
 _ROLE_MISSING = re.compile(r'role "(.+?)" does not exist', re.DOTALL)
 _SCHEMA_MISSING = re.compile(r'schema "(.+?)" does not exist', re.DOTALL)
@@ -302,6 +306,13 @@ class PostgresqlRestore:
                 "definition-missing",
                 f"{_called(entry)}: the server says: {one_line(error)[:300]}",
                 "the backup is of single tables and takes other things for granted: rehearse one that has them all",
+                _place(entry),
+            )
+        if error.sqlstate == _NOT_ALLOWED and _REACHES.search(str(error)):
+            return fault(
+                "hostile-statement",
+                f"{_called(entry)}: reaches outside of the database, which the server refused: {one_line(error)[:200]}",
+                "do not restore it as a superuser; find out who could write to this backup",
                 _place(entry),
             )
         if error.sqlstate == _NOT_ALLOWED:
