@@ -12,7 +12,7 @@ from contextlib import contextmanager
 from pathlib import Path
 from typing import TYPE_CHECKING, Any
 
-from sospes.model.errors import CannotCheck, NotFound, UsageError
+from sospes.model.errors import CannotCheck, NotFound, SospesError, UsageError
 
 if TYPE_CHECKING:
     from sospes.formats.opening import Opening
@@ -29,6 +29,8 @@ _SETTINGS = {"work_folder": Path, "hide_values": bool, "quiet": bool}
 _BEGINNING = re.compile(
     rb"\A(?:PRAGMA foreign_keys|SQLite format|PGDMP|/\*M!999999|toc\.dat)|^-- (?:PostgreSQL database|M\w+ dump)", re.M
 )
+_WORST_FIRST = (1, 2, 3, 0)
+"""Of several backups the worst exit code wins."""
 _NUMBERED = re.compile(r"^(.*?)(\d+)$|^(.*\.[a-z]*?)([a-z]{2})$")
 
 
@@ -347,19 +349,26 @@ def describe_each(
 
     begin = time.perf_counter()
     outcomes = []
+    codes: list[int] = []
     groups = grouped(args.backups, args.pieces)
     for paths in groups:
         with progress(args, args.command, paths) as bar:
             try:
                 outcome = job(paths, looking(args, bar))
-            except CannotCheck as error:
+            except (OSError, MemoryError):
+                raise
+            except Exception as error:
                 if len(groups) == 1:
                     raise
                 outcome = not_carried_out(str(paths[0]), error)
+                codes.append(error.exit_code if isinstance(error, SospesError) else SospesError.exit_code)
+            else:
+                codes.append(outcome.verdict.exit_code)
         outcomes.append(outcome)
         if not args.json:
             tell(printer(args), outcome)
-    return finish(args, outcomes, begin)
+    finish(args, outcomes, begin)
+    return next(code for code in _WORST_FIRST if code in codes)
 
 
 def looking(args: argparse.Namespace, bar: ProgressBar | None) -> Looking:

@@ -3,18 +3,22 @@
 from __future__ import annotations
 
 import argparse
+import difflib
 import gc
 import importlib
 import os
+import re
 import signal
 import sys
 import traceback
 from collections.abc import Sequence
+from contextlib import suppress
 from types import FrameType, ModuleType
+from typing import Any, NoReturn, TextIO, cast
 
 from sospes import __version__
 from sospes.cli.common import add_common, apply_config
-from sospes.model.errors import SospesError
+from sospes.model.errors import SospesError, UsageError
 from sospes.model.verdict import Verdict
 
 COMMANDS = {
@@ -47,6 +51,7 @@ def main(arguments: Sequence[str]) -> int:
     """Run one command; the exit code of the contract."""
     wanted = next((word for word in arguments if not word.startswith("-")), None)
     parser, module = _parser(wanted)
+    sys.stdout = cast(TextIO, _Patient(sys.stdout))
     try:
         args = parser.parse_args(arguments)
         if module is None:
@@ -61,9 +66,6 @@ def main(arguments: Sequence[str]) -> int:
     except KeyboardInterrupt:
         print("sospes: interrupted; nothing was left behind half written", file=sys.stderr)  # noqa: T201
         return INTERRUPTED
-    except BrokenPipeError:
-        os.dup2(os.open(os.devnull, os.O_WRONLY), sys.stdout.fileno())
-        return 3
     except (OSError, MemoryError) as error:
         return _failed(arguments, wanted, _environment_error(error))
     except Exception as error:
@@ -75,6 +77,43 @@ def main(arguments: Sequence[str]) -> int:
             wanted,
             SospesError(problem, "nothing is proven by this run; run it with -vv and report what it prints"),
         )
+    finally:
+        sys.stdout = sys.stdout.stream if isinstance(sys.stdout, _Patient) else sys.stdout
+
+
+class _Patient:
+    """Standard output whose reader may go away, or that may fill up: the work goes on, and its verdict counts."""
+
+    def __init__(self, stream: TextIO) -> None:
+        self.stream = stream
+
+    def __getattr__(self, name: str) -> Any:
+        return getattr(self.stream, name)
+
+    def write(self, text: str) -> int:
+        """Write, unless nobody reads any more."""
+        try:
+            return self.stream.write(text)
+        except BrokenPipeError:
+            self._let_go()
+            return len(text)
+        except OSError:
+            self._let_go()
+            raise
+
+    def flush(self) -> None:
+        """Send on what was written."""
+        try:
+            self.stream.flush()
+        except BrokenPipeError:
+            self._let_go()
+        except OSError:
+            self._let_go()
+            raise
+
+    def _let_go(self) -> None:
+        """What is still to come goes nowhere, so that closing the stream is no error either."""
+        os.dup2(os.open(os.devnull, os.O_WRONLY), self.stream.fileno())
 
 
 def _environment_error(error: OSError | MemoryError) -> SospesError:
@@ -96,13 +135,36 @@ def _failed(arguments: Sequence[str], command: str | None, error: SospesError) -
     if "--json" in arguments:
         from sospes.report.document import failure
 
-        print(failure(command or "", error.problem, error.hint, Verdict.UNPROVEN))  # noqa: T201
+        with suppress(OSError):  # standard output may be what failed
+            print(failure(command or "", error.problem, error.hint, Verdict.UNPROVEN))  # noqa: T201
+            sys.stdout.flush()
     return error.exit_code
+
+
+class _Parser(argparse.ArgumentParser):
+    """Wrong words are told like any other error: what is wrong, and what was probably meant."""
+
+    def error(self, message: str) -> NoReturn:
+        """Raises UsageError with near names for mistyped options and commands."""
+        commands = [parser for action in self._actions if action.choices and isinstance(action.choices, dict)
+                    for parser in action.choices.values()]  # fmt: skip
+        known = [
+            option for parser in (self, *commands) for action in parser._actions for option in action.option_strings
+        ]
+        known += COMMANDS if commands else []
+        wrong = _WRONG.search(message)
+        near = difflib.get_close_matches(wrong[1] or wrong[2], known, n=3) if wrong else []
+        raise UsageError(
+            message, f"did you mean {', '.join(near)}?" if near else f"{self.prog} --help shows what there is"
+        )
+
+
+_WRONG = re.compile(r"unrecognized arguments: (\S+?)(?:=\S*)?(?:\s|$)|invalid choice: '([^']+)'")
 
 
 def _parser(wanted: str | None) -> tuple[argparse.ArgumentParser, ModuleType | None]:
     """The parser; only the wanted command's module is loaded, which keeps the start fast."""
-    parser = argparse.ArgumentParser(
+    parser = _Parser(
         prog="sospes",
         description="Checks that database backups are intact and restorable, and brings single tables back.",
         epilog="example: sospes verify night.sql.gz",

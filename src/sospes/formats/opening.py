@@ -10,9 +10,9 @@ from typing import Protocol
 
 from sospes.formats.recognise import Recognised, recognise
 from sospes.model.entries import Name
-from sospes.model.errors import CannotCheck
+from sospes.model.errors import CannotCheck, SospesError
 from sospes.model.events import Event, Header
-from sospes.model.findings import Finding, fault, note
+from sospes.model.findings import Finding, doubt, fault, note
 from sospes.places.source import Readable, Source, open_source
 from sospes.stream.containers import Block
 from sospes.stream.plain import MOST_RATIO, PlainText
@@ -88,8 +88,13 @@ class Opened:
         for finding in self.findings:
             yield finding.at(file=self.name)
         events = self.reader.events() if self.reader else self._unread()
-        for event in events:
-            yield self.placed(event) if isinstance(event, Finding) else event
+        try:
+            for event in events:
+                yield self.placed(event) if isinstance(event, Finding) else event
+        except (SospesError, OSError, MemoryError):
+            raise
+        except Exception as error:  # a defect of ours: it must cost no other backup its verdict
+            yield unreadable(error).at(file=self.name, stored_from=self.text.bytes_read)
 
     def _unread(self) -> Iterator[Finding]:
         """Of an unknown form only the containers can be checked."""
@@ -105,6 +110,15 @@ class Opened:
             plain_to = place.plain_to if place.plain_to is not None else place.plain_from
             parts["stored_from"], parts["stored_to"] = self.text.stored_range(place.plain_from, plain_to)
         return finding.at(**parts)
+
+
+def unreadable(error: Exception) -> Finding:
+    """What is said where Sospes itself fails over a backup's bytes."""
+    return doubt(
+        "unreadable",
+        f"an error inside Sospes: {type(error).__name__}: {error}",
+        "of this backup nothing is proven; please report this, with the file if it may be shown",
+    )
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -32,4 +32,6 @@ class NoRoom(CannotCheck):
 
 
 class NotFound(CannotCheck):
-    """A file or table that was named isn't there."""
+    """A file, table, column or setting that was named isn't there."""
+
+    exit_code = 2

@@ -108,7 +108,8 @@ def _alike(left: DatabaseObject, right: DatabaseObject) -> bool:
     """Whether two definitions agree as far as both are known; routines of one name are compared as a set."""
     if not left.texts or not right.texts:
         return True
+    one, other = map(settled_name, left.texts), map(settled_name, right.texts)
     if left.whole == right.whole:
-        return sorted(left.texts) == sorted(right.texts)
-    whole, parts = (left, right) if left.whole else (right, left)
-    return all(any(text.endswith(part) for text in whole.texts) for part in parts.texts)
+        return sorted(one) == sorted(other)
+    whole, parts = (list(one), list(other)) if left.whole else (list(other), list(one))
+    return all(any(text.endswith(part) for text in whole) for part in parts)

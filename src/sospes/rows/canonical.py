@@ -5,10 +5,10 @@ from __future__ import annotations
 import json
 import re
 from collections.abc import Callable, Sequence
-from datetime import datetime, timedelta
 from decimal import Decimal, InvalidOperation
 
 from sospes.model.events import Held
+from sospes.model.objects import settled_name
 from sospes.rows.decoding import Row, bytea
 from sospes.rows.types import Meaning
 
@@ -78,35 +78,71 @@ def _number(text: str) -> dict[str, str]:
 
 
 _MOMENT = re.compile(
-    r"(\d{4})-(\d\d)-(\d\d)[ T](\d\d):(\d\d)(?::(\d\d)(\.\d+)?)?(?:Z|([-+])(\d\d)(?::?(\d\d))?)?", re.ASCII
+    r"(\d{4,})-(\d\d)-(\d\d)[ T](\d\d):(\d\d)(?::(\d\d)(\.\d+)?)?"
+    r"(Z|([-+])(\d\d)(?::?(\d\d)(?::?(\d\d))?)?)?( BC)?",
+    re.ASCII,
 )
+_DAY_SECONDS = 86_400
 
 
 def moment_text(text: str) -> str:
     """A point in time in UTC, which one without a zone is taken to be in (MariaDB's are).
 
-    What is no such thing (infinity, years beyond 9999) stays as it is.
+    Zones may be apart from UTC by seconds, as local mean times were; years may lie before our era or beyond 9999. What
+    is no such thing (infinity) stays as it is.
     """
     if text.endswith("+00") and text[10:11] == " " and text[-4:-3] != "0":
         return text
     match = _MOMENT.fullmatch(text)
     if match is None:
         return text
-    offset = timedelta(hours=int(match[9] or 0), minutes=int(match[10] or 0))
-    try:
-        local = datetime(*(int(match[group] or 0) for group in range(1, 7)))  # type: ignore[arg-type]
-        moved = local + offset if match[8] == "-" else local - offset
-    except (ValueError, OverflowError):
-        return text
-    return f"{moved.isoformat(' ')}{_fraction(match[7])}+00"
+    return _in_utc(match)
+
+
+def moments_text(text: str) -> str:
+    """A range or an array of points in time: each of them in UTC."""
+    return _MOMENT.sub(lambda match: _in_utc(match) if match[8] else match[0], text)
+
+
+def _in_utc(match: re.Match[str]) -> str:
+    year, month, day, hour, minute, second = (int(match[group] or 0) for group in range(1, 7))
+    if not 1 <= month <= 12 or not 1 <= day <= 31:
+        return match[0]
+    if match[13]:
+        year = 1 - year
+    offset = sum(int(match[group] or 0) * unit for group, unit in ((10, 3600), (11, 60), (12, 1)))
+    moved = hour * 3600 + minute * 60 + second - (-offset if match[9] == "-" else offset)
+    days, rest = divmod(_days(year, month, day) * _DAY_SECONDS + moved, _DAY_SECONDS)
+    year, month, day = _date(days)
+    era = "" if year > 0 else " BC"
+    shown = f"{year if year > 0 else 1 - year:04}-{month:02}-{day:02}"
+    return f"{shown} {rest // 3600:02}:{rest // 60 % 60:02}:{rest % 60:02}{_fraction(match[7])}+00{era}"
+
+
+def _days(year: int, month: int, day: int) -> int:
+    """Days since 1 March of the year 0, in the Gregorian calendar carried back; years count from March."""
+    year -= month <= 2
+    era, within = divmod(year, 400)
+    of_year = (153 * ((month + 9) % 12) + 2) // 5 + day - 1
+    return era * 146_097 + within * 365 + within // 4 - within // 100 + of_year
+
+
+def _date(days: int) -> tuple[int, int, int]:
+    """The inverse of `_days`."""
+    era, of_era = divmod(days, 146_097)
+    within = (of_era - of_era // 1460 + of_era // 36_524 - of_era // 146_096) // 365
+    of_year = of_era - (365 * within + within // 4 - within // 100)
+    march = (5 * of_year + 2) // 153
+    month = march + 3 if march < 10 else march - 9
+    return era * 400 + within + (month <= 2), month, of_year - (153 * march + 2) // 5 + 1
 
 
 def stamp_text(text: str) -> str:
     """Date and time of day without a zone; one with a zone, and what is no such thing, stays as it is."""
     match = _MOMENT.fullmatch(text)
-    if match is None or match[8] or text.endswith("Z"):
+    if match is None or match[8] or match[13]:
         return text
-    return f"{text[:10]} {match[4]}:{match[5]}:{match[6] or '00'}{_fraction(match[7])}"
+    return f"{match[1]}-{match[2]}-{match[3]} {match[4]}:{match[5]}:{match[6] or '00'}{_fraction(match[7])}"
 
 
 def _fraction(text: str | None) -> str:
@@ -136,7 +172,9 @@ _TEXTS: dict[Meaning, Callable[[str], str]] = {
     Meaning.BOOLEAN: boolean_text,
     Meaning.JSON: json_text,
     Meaning.MOMENT: moment_text,
+    Meaning.MOMENTS: moments_text,
     Meaning.STAMP: stamp_text,
+    Meaning.OBJECT: settled_name,
     Meaning.PADDED: unpadded,
 }
 

@@ -33,6 +33,8 @@ class Meaning(StrEnum):
     BOOLEAN = "boolean"
     JSON = "json"
     MOMENT = "point in time"
+    MOMENTS = "points in time"
+    OBJECT = "name of an object"
     STAMP = "date and time of day"
     OTHER = "other"
     DYNAMIC = "dynamic"
@@ -52,6 +54,7 @@ _TEXTS = re.compile(
     r"(?:national )?(?:character|char|varchar|nchar|bpchar|name|tinytext|mediumtext|longtext|text)\b|\"char\""
 )
 _PADDED = re.compile(r"(?:national )?(?:character|char|nchar|bpchar)(?! ?varying)\b")
+_OBJECTS = frozenset("regclass regtype regproc regprocedure regoper regoperator regrole regnamespace regconfig".split())
 _FOLDED = frozenset({"citext"})
 
 
@@ -89,8 +92,13 @@ def meaning_of(engine: Engine, type_text: str, collation: str | None = None) -> 
         return Meaning.INTEGER
     if held is Hold.BYTES:
         return Meaning.BYTES
+    if engine is Engine.POSTGRESQL and first in _OBJECTS:
+        return Meaning.OBJECT
+    if first in {"tstzrange", "tstzmultirange"}:
+        return Meaning.MOMENTS
     if "[" in type_text:
-        return Meaning.OTHER
+        zoned = first in {"timestamptz", "tstzrange"} or "with time zone" in type_text.lower()
+        return Meaning.MOMENTS if zoned else Meaning.OTHER
     if first in {"numeric", "decimal", "dec", "fixed", "money"}:
         return Meaning.DECIMAL if first != "money" else Meaning.TEXT
     if first in {"real", "double", "float", "float4", "float8"}:

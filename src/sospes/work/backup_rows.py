@@ -18,6 +18,7 @@ from sospes.rows.decoding import held_rows
 from sospes.rows.totals import SUMMED
 from sospes.rows.types import Hold, hold_of, meaning_of
 from sospes.stream.containers import Block
+from sospes.work.misfits import is_engine_table
 from sospes.work.objects import BackupObjects
 from sospes.work.row_sides import LinedPart, RowPart, RowTable, Wants
 
@@ -63,6 +64,8 @@ class BackupRows:
                 self.objects.take(event, engine)
             elif isinstance(event, RowsBegin):
                 begin = self._begins[event.table] = event
+                if engine is Engine.SQLITE and is_engine_table(event.table):
+                    continue  # statistics and counters are no rows of anybody's
                 self._sum_up(event, None, engine)
                 if event.table not in entries:
                     columns = tuple(Column(name=name, type="") for name in event.columns or ())

@@ -10,13 +10,13 @@ from pathlib import Path
 from typing import TYPE_CHECKING
 
 from sospes.formats.archive.reader import ArchiveReader
-from sospes.formats.opening import Opened, Opening, open_backup
+from sospes.formats.opening import Opened, Opening, open_backup, unreadable
 from sospes.formats.script.header import HeaderNotes
 from sospes.formats.script.lexis import Lexis
 from sospes.formats.script.reader import ScriptReader
 from sospes.formats.sqlite.reader import SqliteReader
 from sospes.model.entries import Engine, Entry
-from sospes.model.errors import CannotCheck
+from sospes.model.errors import SospesError
 from sospes.model.events import Batch, Event, Header, Notation, RowsBegin
 from sospes.model.findings import Finding, doubt, fault, note, verdict_of
 from sospes.model.progress import Doing, Progress
@@ -178,9 +178,10 @@ def _fully(
     return description, (*(finding.at(file=opened.name) for finding in changed), *findings), opened.form
 
 
-def not_carried_out(name: str, error: CannotCheck) -> Outcome[Description]:
+def not_carried_out(name: str, error: Exception) -> Outcome[Description]:
     """The outcome for a backup that can't be read, when others are looked at in the same run."""
-    finding = doubt("not-carried-out", error.problem, error.hint).at(file=name)
+    found = doubt("not-carried-out", error.problem, error.hint) if isinstance(error, SospesError) else unreadable(error)
+    finding = found.at(file=name)
     return Outcome(name=name, findings=(finding,), evidence=(), result=Description(name=name))
 
 

@@ -57,10 +57,20 @@ class Fit:
         self._constraints: list[tuple[Entry, Constraint]] = []
         self._mentions: list[Entry] = []
         self._foreign_databases: set[str | None] = set()
+        self._tables_made: set[Name] = set()
+        self._twice: list[Entry] = []
 
     def entry(self, entry: Entry) -> None:
         """Take in a definition."""
         bare = replace(entry, definition=b"")
+        if entry.kind == "drop":
+            self._tables_made.discard(entry.name)
+            gone = entry.name.name  # a whole database may be dropped
+            self._tables_made = {name for name in self._tables_made if name.database != gone}
+        if entry.kind == "table" and entry.name in self._tables_made and not _made_if_missing(entry):
+            self._twice.append(bare)
+        if entry.kind == "table":
+            self._tables_made.add(entry.name)
         if entry.kind in _TABLES:
             columns = frozenset(column.name.casefold() for column in entry.columns)
             certain = "open" not in entry.options and entry.kind == "table"
@@ -84,6 +94,8 @@ class Fit:
         """What refers to something that isn't there. Call once, after the last event."""
         if not self._tables:
             return
+        if self._twice:
+            yield self._defined_twice()
         for table in self._rows:
             known = self._known(table, engine)
             if known is None:
@@ -100,6 +112,16 @@ class Fit:
         for entry in self._mentions:
             if entry.kind == "attach":
                 yield from self._outside_parents(entry, engine)
+
+    def _defined_twice(self) -> Finding:
+        first = self._twice[0]
+        more = f", and {len(self._twice) - 1:,} more tables" if len(self._twice) > 1 else ""
+        return fault(
+            "defined-twice",
+            f"{first.name.full_label} is defined twice without being dropped in between{more}",
+            "the same backup may stand twice in the file: a server refuses the second definition and doubles the rows",
+            _place_in(first),
+        )
 
     def _known(self, name: Name, engine: Engine | None) -> _Known | None:
         found = self._tables.get(name)
@@ -191,6 +213,10 @@ class Fit:
             "restore that table first, or the reference will fail",
             _place_in(entry),
         )
+
+
+def _made_if_missing(entry: Entry) -> bool:
+    return b"if not exists" in b" ".join(entry.definition[:200].lower().split())
 
 
 def is_engine_table(name: Name) -> bool:

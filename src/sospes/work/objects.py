@@ -38,6 +38,7 @@ _MARIADB_QUERY = re.compile(r"\sAS\s+(.+?)(?:\s+WITH (?:CASCADED |LOCAL )?CHECK 
 _DEFAULT = re.compile(r"\bSET DEFAULT (.+)$", re.DOTALL)
 _OPENED = re.compile(rb"\blo_open\s*\(")
 _WRITTEN = re.compile(rb"\blowrite\s*\(\s*\d+\s*,\s*E?'([^']*)'")
+_OWN_COMMENT = ("schema", "public", "standard public schema")
 _NAMED = re.compile(r'CONSTRAINT ("(?:[^"]|"")+"|\S+) ')
 
 
@@ -221,8 +222,8 @@ def _comment(text: str) -> Iterator[tuple[ObjectKey, DatabaseObject]]:
     kind = "type" if match[1] == "DOMAIN " else match[1].lower().rstrip()
     target = settled_name(re.sub(r"\(.*\)", "", match[2], flags=re.DOTALL).replace(" ON ", " on ").rstrip())
     said = plain(match[3].replace("''", "'"))
-    if not said:
-        return  # takes a comment away
+    if not said or (kind, target, said) == _OWN_COMMENT:
+        return  # takes a comment away, or is there in every new database
     yield ObjectKey("comment", "", f"{kind} {target}"), DatabaseObject((said,), (text.encode() + b";",))
 
 

@@ -283,8 +283,8 @@ def _wider(found: Sequence[Meaning]) -> Meaning:
 
 
 _WIDEST_FIRST = (
-    Meaning.JSON, Meaning.DECIMAL, Meaning.MOMENT, Meaning.STAMP, Meaning.BOOLEAN, Meaning.FLOAT, Meaning.DYNAMIC,
-    Meaning.BYTES, Meaning.INTEGER, Meaning.PADDED,
+    Meaning.JSON, Meaning.DECIMAL, Meaning.MOMENT, Meaning.MOMENTS, Meaning.STAMP, Meaning.BOOLEAN, Meaning.FLOAT,
+    Meaning.DYNAMIC, Meaning.BYTES, Meaning.INTEGER, Meaning.PADDED, Meaning.OBJECT,
 )  # fmt: skip
 
 

@@ -8,9 +8,12 @@ from __future__ import annotations
 import codecs
 from functools import cache
 
+ANY = "utf_8"
+"""The codec where any bytes may stand: most are UTF-8, and what is not stays bytes. It is never held to be broken."""
+
 _NAMES = {
     "UTF8": "utf-8", "UNICODE": "utf-8", "UTF8MB4": "utf-8", "UTF8MB3": "utf-8",
-    "BINARY": "latin-1", "SQL_ASCII": "latin-1", "LATIN1": "latin-1", "LATIN2": "iso8859-2",
+    "BINARY": ANY, "SQL_ASCII": ANY, "LATIN1": "latin-1", "LATIN2": "iso8859-2",
     "LATIN3": "iso8859-3", "LATIN4": "iso8859-4", "LATIN5": "iso8859-9", "LATIN6": "iso8859-10",
     "LATIN7": "iso8859-13", "LATIN8": "iso8859-14", "LATIN9": "iso8859-15", "LATIN10": "iso8859-16",
     "ISO_8859_5": "iso8859-5", "ISO_8859_6": "iso8859-6", "ISO_8859_7": "iso8859-7", "ISO_8859_8": "iso8859-8",

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from dataclasses import replace
 
 from sospes.formats.script.phrase import Phrase
@@ -181,11 +182,20 @@ def _read_column(phrase: Phrase, end: int, table: Name) -> tuple[Column, list[Co
             phrase.group()
         else:
             phrase.position += 1
-    column = Column(name=name, type=phrase.text(begin, phrase.position))
+    column = Column(name=name, type=_type_text(phrase, begin, phrase.position))
     constraints: list[Constraint] = []
     while phrase.position < end:
         column = _column_option(phrase, end, column, constraints, table)
     return column, constraints
+
+
+_QUOTED_TYPE = re.compile(r'"(?!char")([a-z_][a-z0-9_]*)"')
+
+
+def _type_text(phrase: Phrase, begin: int, end: int) -> str:
+    """A type in its own words; where a script quotes all names, those of the server's types come without quotes."""
+    text = phrase.text(begin, end)
+    return _QUOTED_TYPE.sub(r"\1", text) if phrase.lexis.engine is Engine.POSTGRESQL else text
 
 
 def _type_ends(phrase: Phrase, begin: int) -> bool:

@@ -5,6 +5,7 @@ Source: SQLite documentation, "Database File Format", "Write-Ahead Logging", "Ho
 
 from __future__ import annotations
 
+import re
 import shutil
 import sqlite3
 import tempfile
@@ -15,6 +16,7 @@ from urllib.parse import quote
 
 from sospes.formats.script.lexis import Lexis
 from sospes.formats.script.statements import Classifier, Where
+from sospes.formats.sqlite.log import log_findings, log_missing
 from sospes.model.entries import Engine, Entry, Name
 from sospes.model.errors import CannotCheck
 from sospes.model.events import Batch, Event, Header, Notation, RowsBegin, RowsEnd
@@ -24,6 +26,8 @@ from sospes.stream.containers import Block
 from sospes.stream.plain import PlainText
 
 ROWS_AT_ONCE = 5000
+_NEEDS_MORE = re.compile("no such (?:collation sequence|module|function|tokenizer)|unknown (?:function|tokenizer)")
+"""Collations, functions and modules that a program adds to the engine; its database is sound without them here."""
 MOST_PROBLEMS = 200
 _BESIDE = ("-wal", "-journal")
 _KINDS = {"table": "table", "index": "index", "view": "view", "trigger": "trigger"}
@@ -73,12 +77,15 @@ class SqliteReader:
             return target, findings + _size_findings(target), True
         if not beside:
             self._text.bytes_read = self._text.plain_bytes = self._source.size or 0
-            return path, _size_findings(path), False
+            return path, [*_size_findings(path), *log_missing(path)], False
         target = folder / path.name
         _copy(path, target)
         for other in beside:
             _copy(other, Path(f"{target}{str(other)[len(str(path)) :]}"))
             findings.append(note("copied-with-log", f"{other.name} lies beside the file and was read together with it"))
+        log = Path(f"{target}-wal")
+        if log.exists():
+            findings += log_findings(log, target)
         self._text.bytes_read = self._text.plain_bytes = self._source.size or 0
         return target, findings, True
 
@@ -108,6 +115,9 @@ class SqliteReader:
         for kind, name, text in connection.execute(
             "SELECT type, name, sql FROM sqlite_schema WHERE sql IS NOT NULL ORDER BY rowid"
         ).fetchall():
+            if kind not in _KINDS or not isinstance(name, str) or not isinstance(text, str):
+                yield _engine_fault(f"the schema holds a {kind!r} called {name!r}, which there is not")
+                continue
             entry = _entry(_KINDS[kind], name, text)
             yield entry
             if entry.kind == "table":
@@ -214,16 +224,39 @@ def _cut(size: int, expected: int) -> Finding:
 
 
 def _page_findings(connection: sqlite3.Connection) -> Iterator[Finding]:
-    for (problem,) in connection.execute(f"PRAGMA integrity_check({MOST_PROBLEMS})"):
-        if problem != "ok":
-            yield _engine_fault(problem)
-    for table, row, parent, _ in connection.execute("PRAGMA foreign_key_check").fetchmany(MOST_PROBLEMS):
-        yield fault(
+    """The engine's own check of all pages and indexes, and of references, which SQLite holds only on demand."""
+    try:
+        problems = connection.execute(f"PRAGMA integrity_check({MOST_PROBLEMS})").fetchall()
+    except sqlite3.OperationalError as error:
+        if _NEEDS_MORE.search(str(error)) is None:
+            raise
+        problems = connection.execute(f"PRAGMA quick_check({MOST_PROBLEMS})").fetchall()
+        yield _check_incomplete(str(error))
+    for (problem,) in problems:
+        if _NEEDS_MORE.search(str(problem)):
+            yield _check_incomplete(str(problem))
+        elif problem != "ok":
+            yield _engine_fault(str(problem))
+    try:
+        broken = connection.execute("PRAGMA foreign_key_check").fetchmany(MOST_PROBLEMS)
+    except sqlite3.OperationalError as error:
+        yield note("references-unchecked", f"the engine can't check the references: {error}", "", Place())
+        return
+    for table, row, parent, _ in broken:
+        yield note(
             "reference-broken",
             f"{table}: {'a row' if row is None else f'row {row}'} points to a row of {parent} that isn't there",
-            "the rows were already so when the backup was written, or one was lost: compare with live",
+            "SQLite doesn't hold references unless asked to: the source may have these rows, too",
             Place(table=table, row_from=row, row_to=row),
         )
+
+
+def _check_incomplete(problem: str) -> Finding:
+    return note(
+        "engine-check-incomplete",
+        f"the engine can't check all: {problem}",
+        "the program that uses the database brings what it needs: the order of some index was not checked",
+    )
 
 
 def _engine_fault(problem: str) -> Finding:

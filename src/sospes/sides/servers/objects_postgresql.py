@@ -109,7 +109,8 @@ _QUERIES = {
         SELECT 'comment', '', CASE WHEN i.type LIKE '% column' THEN 'column' WHEN i.type = 'table constraint'
             THEN 'constraint' ELSE i.type END || ' ' || regexp_replace(i.identity, '\\(.*\\)', ''), '', d.description
         FROM pg_description d, LATERAL pg_identify_object(d.classoid, d.objoid, d.objsubid) i
-        WHERE (d.objoid >= 16384 OR i.type = 'large object') AND i.type NOT IN ('extension', 'domain constraint')
+        WHERE NOT (i.type = 'schema' AND i.identity = 'public' AND d.description = 'standard public schema')
+        AND (d.objoid >= 16384 OR i.type = 'large object') AND i.type NOT IN ('extension', 'domain constraint')
         AND (i.schema IS NULL OR (i.schema NOT LIKE 'pg\\_%'
           AND i.schema <> 'information_schema'))
         AND NOT EXISTS (SELECT FROM pg_depend e
