@@ -96,6 +96,7 @@ class Entry:
     parents      tables that it inherits from or is a partition of
     delimiter    what ends the statement, where the script set another one than a semicolon
     encoding     the codec of the definition
+    strange      what in it is none of the engine's grammar; empty if all is
     """
 
     kind: str
@@ -111,6 +112,7 @@ class Entry:
     options: frozenset[str] = field(default_factory=frozenset)
     delimiter: bytes = b";"
     encoding: str = "utf-8"
+    strange: str = ""
 
     @property
     def text(self) -> str:

@@ -51,7 +51,7 @@ def read_table_body(
     constraints: list[Constraint] = []
     for first, last in phrase.items(start, end):
         phrase.position = first
-        if _is_constraint(phrase, last):
+        if is_constraint(phrase, last):
             found = read_constraint(phrase, last, name)
             if found is not None:
                 constraints.append(found)
@@ -73,7 +73,8 @@ def _is_sqlite(phrase: Phrase) -> bool:
     return phrase.lexis.engine is Engine.SQLITE
 
 
-def _is_constraint(phrase: Phrase, end: int) -> bool:
+def is_constraint(phrase: Phrase, end: int) -> bool:
+    """Whether the item of a table's body at the cursor, which ends at `end`, is a constraint or an index."""
     word = phrase.word()
     if word in _NOT_A_COLUMN or (word == "period" and phrase.word(1) == "for"):
         return True

@@ -12,7 +12,7 @@ from sospes.formats.script.copy_data import read_copy
 from sospes.formats.script.header import HeaderNotes
 from sospes.formats.script.lexis import Lexis, Token, Unfinished, statement_end, tokens
 from sospes.formats.script.meta import MetaLines
-from sospes.formats.script.row_heads import DataHead, copy_head, insert_head
+from sospes.formats.script.row_heads import INSERT_TARGET, DataHead, copy_head, insert_head
 from sospes.formats.script.run import DataRun, default_names, empty_rows
 from sospes.formats.script.settings import Settings
 from sospes.formats.script.statements import Classifier, Where
@@ -39,8 +39,8 @@ _RESUME = re.compile(
     rb"\n(?=--\n-- |COPY |CREATE |ALTER |INSERT INTO |SET |SELECT pg_catalog|DROP |LOCK TABLES|/\*M?![0-9])"
 )
 _BEHIND_GAP = re.compile(_RESUME.pattern + rb"|(?:\A|\n)(\\\.)\r?\n")
-_NO_ROWS = re.compile(rb"(?:insert|replace)\s", re.I)
-_ROWS_WORD = re.compile(rb"\b(?:values?|select|default|table|with|set)\b", re.I)
+_INSERTS = re.compile(rb"(?:insert|replace)\s", re.I)
+_INSERT_OTHERWISE = re.compile(INSERT_TARGET.pattern + rb"\s*(?:select\b|set\b|table\b|with\b|\(\s*select\b)", re.I)
 _DEFAULT_ROW = re.compile(rb"insert\s+into\s+.*?\s+default\s+values\s*;", re.I | re.S)
 _FOREIGN_TEXT = re.compile(
     rb"(?:\S+: )?(?:\S+: )?(?:error|warning|fatal|notice|hint|panic|usage|got error|couldn't|can't|access denied|"
@@ -59,6 +59,7 @@ class ScriptReader:
 
     def __init__(self, blocks: Iterator[Block | Finding], lexis: Lexis, wants: Wanted | None = None) -> None:
         self._blocks = _watched(blocks)
+        self.by_program = False  # whether the text surely comes from a backup program, whatever it says of itself
         self.notes = HeaderNotes()
         self.settings = Settings(lexis, self.notes)
         self.wants = wants or (lambda _: True)
@@ -375,13 +376,15 @@ class ScriptReader:
                 "check the database that it was taken from, then take the backup again",
                 place,
             )
-        if entry.kind == "data" and _NO_ROWS.match(entry.definition) and not _ROWS_WORD.search(entry.definition):
+        if entry.kind == "data" and _INSERTS.match(entry.definition) and not self._inserts_rows(entry):
             return fault(
                 "statement-unreadable",
-                f"an INSERT names no rows: {text}",
-                "a byte in it is damaged, or a part of it is gone; compare with another copy",
+                f"an INSERT is cut or damaged: {text}",
+                "a byte in it is damaged, or a part of it is gone; its rows are lost; compare with another copy",
                 place,
             )
+        if entry.strange:
+            return self._strange(entry, place)
         if entry.kind != "unknown":
             return self._broken_text(entry, text, place)
         if _FOREIGN_TEXT.match(entry.definition):
@@ -397,6 +400,21 @@ class ScriptReader:
             "statement-unreadable",
             f"no statement begins like this: {text}",
             "a byte in it is damaged, or it is not part of the backup; compare with another copy",
+            place,
+        )
+
+    def _inserts_rows(self, entry: Entry) -> bool:
+        """Whether an INSERT without readable VALUES is one of another form: from a query, or with SET."""
+        table = entry.about
+        return (table is not None and _is_schema_table(table)) or _INSERT_OTHERWISE.match(entry.definition) is not None
+
+    def _strange(self, entry: Entry, place: Place) -> Finding:
+        """Certain in what a backup program wrote, or what the engine itself refuses; else people may know better."""
+        certain = self.notes.openings > 0 or self.by_program or self.notes.engine is Engine.SQLITE
+        return (fault if certain and not self.settings.newer_than_known else doubt)(
+            "definition-unreadable",
+            f"{entry.kind} {entry.name.label}: the engine has no such words: {entry.strange}",
+            "a byte in it is damaged: the table, and all its rows, would be lost; compare with another copy",
             place,
         )
 

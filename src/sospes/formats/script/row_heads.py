@@ -18,6 +18,8 @@ _VALUES = re.compile(rb"\s*(?:overriding\s+(?:system|user)\s+value\s*)?values?\s
 _NAME = rb'(?:"(?:[^"]|"")*"|`(?:[^`]|``)*`|\[[^\]]*\]|\'(?:[^\']|\'\')*\'|[A-Za-z_\x80-\xff][A-Za-z0-9_$\x80-\xff]*)'
 _TARGET = re.compile(_NAME + rb"(?:\s*\.\s*" + _NAME + rb")*")
 _LIST = re.compile(rb"\s*\(\s*" + _NAME + rb"(?:\s*,\s*" + _NAME + rb")*\s*\)")
+INSERT_TARGET = re.compile(_INSERT.pattern + _TARGET.pattern + rb"(?:" + _LIST.pattern + rb")?", re.I)
+"""An INSERT up to what gives its rows."""
 _COPY = re.compile(
     rb"copy\s+" + _TARGET.pattern + rb"\s*(?:" + _LIST.pattern + rb"\s*)?\s*from\s+stdin\s*(?:with\s*)?;[ \t]*(\r?)\n",
     re.I,

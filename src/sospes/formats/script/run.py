@@ -138,6 +138,6 @@ def columns_of_run(entry: Entry, names: tuple[str, ...] | None) -> list[Column]:
 
 def default_names(entry: Entry | None, engine: Engine) -> tuple[str, ...] | None:
     """The column names of rows that state none: as the table is defined."""
-    if entry is None:
+    if entry is None or entry.kind == "virtual table" or "open" in entry.options:
         return None
     return tuple(column.name for column in entry.columns if not (column.generated and engine is Engine.SQLITE))

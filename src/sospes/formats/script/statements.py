@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 
 from sospes.formats.script.definitions import key_columns, read_constraint, read_table_body
+from sospes.formats.script.grammar import strange_items
 from sospes.formats.script.lexis import Lexis
 from sospes.formats.script.phrase import Phrase, qualified
 from sospes.model.entries import Column, Constraint, ConstraintKind, Engine, Entry, Name
@@ -52,6 +53,7 @@ _SIMPLE = {
     "refresh": "refresh", "analyze": "refresh", "truncate": "emptying", "delete": "emptying", "do": "action",
     "update": "catalog update", "pragma": "setting", "flush": "setting", "change": "replication",
     "execute": "action", "prepare": "action", "deallocate": "action", "reindex": "refresh",
+    "cluster": "action", "vacuum": "refresh", "notify": "action", "discard": "setting", "with": "action",
     "call": "action", "values": "action", "replace": "data", "insert": "data",
 }  # fmt: skip
 _OUTSIDE_FUNCTIONS = frozenset(
@@ -308,6 +310,7 @@ class Classifier:
         first, last = phrase.group()
         after = phrase.position
         columns, constraints = read_table_body(phrase, first, last, name)
+        strange = strange_items(phrase, first, last)
         phrase.position = after
         if phrase.take("inherits"):
             start, end = phrase.group()
@@ -321,7 +324,7 @@ class Classifier:
             options = {word for word in ("without", "strict", "versioning") if word in rest}
             columns = _with_default_collation(columns, rest)
         entry = self._entry(kind, name, table=name, columns=columns, constraints=constraints)
-        return _with(entry, parents, frozenset(options))
+        return replace(entry, parents=parents, options=frozenset(options), strange=strange)
 
     def _index(self) -> Entry:
         phrase = self._phrase

@@ -188,6 +188,7 @@ def _value_batch(run: DataRun, block: bytes, split: ValueRows, plain_from: int, 
     )  # fmt: skip
     yield from _changed_line_ends(run, batch)
     yield from _cell_encoding_faults(run, batch)
+    yield from _bare_faults(run, batch)
     yield batch
 
 
@@ -216,6 +217,57 @@ def _misshapen(
         number = run.next_row + int(row)
         message = f"has {int(split.cells[row])} values where {run.width} are expected"
         yield from run.row_fault("row-shape", (number, number), message, place)
+
+
+_PLAIN_BYTES = np.zeros(256, dtype=np.bool_)
+_PLAIN_BYTES[list(b"0123456789.+-eE,()' \t\r\n")] = True
+"""What numbers, and the marks between cells, are made of."""
+_BARE_CELL = re.compile(
+    rb"(?:null|true|false|default)|[-+]?(?:\d+\.?\d*|\.\d+)(?:e[-+]?\d+)?|[-+]?9e999|[-+]?inf|nan"
+    rb"|(?:_\w+\s*)?(?:0x[0-9a-f]*|0b[01]+|[xX]'(?:[0-9a-fA-F]{2})*'|[bB]'[01]*')"
+    rb"|\(*[-+]?\(?[-+]?\d+\.?\d*(?:e[-+]?\d+)?\)*(?:\s*::.*)?",
+    re.I | re.S,
+)
+_SPOKEN_CELL = re.compile(
+    rb"(?:[eE]|[uU]&|[nN]|_\w+\s*)?['\"].*['\"](?:\s*::.*)?|[a-z_][\w.]*\s*\(.*\)|array\s*\[.*\].*|cast.*|\(.*\)"
+    rb"|(?:date|time|timestamp|interval|point|box)\s.*|current_\w+",
+    re.I | re.S,
+)
+"""Strings with something before or behind them, and calls of functions, which are not judged any further."""
+
+
+def _bare_faults(run: DataRun, batch: Batch) -> Iterator[Finding]:
+    """Cells that are neither string nor number nor any word that stands for a value."""
+    if batch.starts is None or batch.ends is None or not batch.width:
+        return
+    values = np.frombuffer(batch.data.replace(b"NULL", b"0000"), dtype=np.uint8)
+    firsts, lasts = batch.starts.ravel(), batch.ends.ravel()
+    odd = np.flatnonzero(~_PLAIN_BYTES[values])
+    odd = odd[np.searchsorted(firsts, odd, side="right") > 0]
+    cells = np.unique(np.searchsorted(firsts, odd, side="right") - 1)
+    inner = np.flatnonzero((values[1:-1] == 32) & _DIGITS[values[:-2]] & ~_MARKS_AFTER[values[2:]]) + 1
+    cells = np.union1d(cells, np.searchsorted(firsts, inner, side="right") - 1)
+    cells = cells[cells >= 0]
+    quoted = values[np.minimum(firsts[cells], len(values) - 1)] == 39
+    for cell in cells[~quoted].tolist():
+        text = batch.data[firsts[cell] : lasts[cell]].strip()
+        if text[:1] == b"'" or _BARE_CELL.fullmatch(text) or _SPOKEN_CELL.fullmatch(text):
+            continue
+        row, column = divmod(cell, batch.width)
+        place = Place(
+            plain_from=batch.plain_from + int(firsts[cell]), plain_to=batch.plain_from + int(lasts[cell]),
+            line=batch.line + batch.data.count(b"\n", 0, int(firsts[cell])),
+        )  # fmt: skip
+        number = batch.number_of(row)
+        name = f", column {run.columns[column]}" if run.columns and column < len(run.columns) else ""
+        message = f"no value is written like this: {text[:40]!r}{name}"
+        yield from run.row_fault("value-unreadable", (number, number), message, place)
+
+
+_DIGITS = np.zeros(256, dtype=np.bool_)
+_DIGITS[list(b"0123456789")] = True
+_MARKS_AFTER = np.zeros(256, dtype=np.bool_)
+_MARKS_AFTER[list(b",) \t\r\n")] = True
 
 
 def _cell_encoding_faults(run: DataRun, batch: Batch) -> Iterator[Finding]:

@@ -125,7 +125,7 @@ def split_slowly(block: bytes, lexis: Lexis) -> ValueRows:
     for token in tokens(block, lexis):
         if token.kind != "mark":
             continue
-        depth += (token.text == "(") - (token.text == ")")
+        depth += (token.text in "([") - (token.text in ")]")
         if token.text == "," and depth == 1:
             commas.append(token.start)
         elif depth == 0:
@@ -149,7 +149,7 @@ def _escaped(values: NDArray[np.uint8], positions: Offsets) -> NDArray[np.bool_]
 
 
 def _first_strange(block: bytes, values: NDArray[np.uint8], quotes: Offsets, lexis: Lexis) -> int:
-    """Where the first double-quoted or E'' string outside of plain strings begins; the length if none does."""
+    """Where the first double-quoted or E'' string or array outside of plain strings begins; the length if none does."""
     found = len(block)
     if b'"' in block:
         doubles = np.flatnonzero(values == 34)
@@ -160,6 +160,10 @@ def _first_strange(block: bytes, values: NDArray[np.uint8], quotes: Offsets, lex
         before = values[openings - 1] | 0x20
         escaped = openings[(before == 0x65) & (openings > 0)]
         found = min(found, int(escaped[0])) if len(escaped) else found
+    if lexis.engine is Engine.POSTGRESQL and b"ARRAY[" in block:
+        brackets = np.flatnonzero(values == 91)
+        outside = brackets[np.searchsorted(quotes, brackets) & 1 == 0]
+        found = min(found, int(outside[0])) if len(outside) else found
     return found
 
 

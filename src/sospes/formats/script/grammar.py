@@ -1,0 +1,160 @@
+"""What the columns of CREATE TABLE, and lines that set something, look like as backup programs write them.
+
+A definition is folded first: a string becomes S, a quoted name N, a number #, a group in parentheses P; words stay. The
+folded text is held against the grammar. Expressions (defaults, checks) are free text, and not judged.
+
+Of SQLite's definitions the engine itself is asked, which is always at hand.
+
+Sources: PostgreSQL documentation, "CREATE TABLE", "SET"; MariaDB Knowledge Base, "CREATE TABLE", "Data Types", "SET".
+"""
+
+from __future__ import annotations
+
+import re
+import sqlite3
+from contextlib import closing
+
+from sospes.formats.script.definitions import is_constraint
+from sospes.formats.script.lexis import Lexis, Token
+from sospes.formats.script.phrase import Phrase
+from sospes.model.entries import Engine
+
+_NAME = r"(?:N|[^\W\d][\w$]*)"
+_QUALIFIED = rf"{_NAME}(?: \. {_NAME}){{0,2}}"
+
+_POSTGRESQL_TYPE = (
+    r"(?:double precision|(?:national )?char(?:acter)?(?: varying)?|bit varying|"
+    r"(?:time|timestamp)(?: P)? with(?:out)? time zone|interval(?: (?:year|month|day|hour|minute|second)"
+    r"(?: to (?:month|hour|minute|second))?)?|with options|"
+    rf"{_QUALIFIED})(?: P)?(?: array)?(?: \[(?: #)? \])*"
+)
+_REFERENCE = (
+    rf"references {_QUALIFIED}(?: P)?(?: match (?:full|partial|simple))?"
+    r"(?: on (?:delete|update) (?:cascade|restrict|no action|set null|set default)(?: P)?)*"
+)
+_TIMING = r"(?: (?:not )?deferrable| initially (?:deferred|immediate)| not valid| no inherit| (?:not )?enforced)*"
+_POSTGRESQL_OPTION = (
+    rf"(?:collate {_QUALIFIED}|(?:constraint {_NAME} )?not null{_TIMING}|null|default .+|"
+    r"generated (?:always|by default) as (?:identity(?: P)?|P(?: stored| virtual)?)|"
+    rf"(?:constraint {_NAME} )?(?:check P|unique(?: nulls (?:not )?distinct)?|primary key|{_REFERENCE})"
+    rf"(?: with P)?{_TIMING}|"
+    rf"options P|storage {_NAME}|compression {_NAME})"
+)
+_POSTGRESQL_CONSTRAINT = (
+    rf"(?:constraint {_NAME} )?(?:check P|primary key.*|unique.*|foreign key P {_REFERENCE}|exclude.*|not null {_NAME})"
+    rf"{_TIMING}|like {_QUALIFIED}.*"
+)
+_MARIADB_TYPE = (
+    r"(?:(?:tiny|small|medium|big)?int(?:eger)?|bool(?:ean)?|int[1-8]|serial|decimal|dec|numeric|fixed|number|float[48]?|"
+    r"double(?: precision)?|real|bit|date|time|datetime|timestamp|year|"
+    r"(?:national )?(?:var)?char(?:acter)?(?: varying)?|"
+    r"nchar|nvarchar|(?:var)?binary|(?:tiny|medium|long)?(?:blob|text)|enum|set|json|uuid|inet[46]|vector|xmltype|"
+    r"geometry|(?:multi)?(?:point|linestring|polygon)|geometrycollection|geomcollection)"
+    r"(?: P)?(?: unsigned| signed| zerofill| binary| ascii| unicode| byte)*"
+)
+_MARIADB_OPTION = (
+    rf"(?:char(?:acter )?set (?:binary|{_NAME}|S)|charset {_NAME}|collate (?:{_NAME}|S)|not null|null|default .+|"
+    r"on update (?:current_timestamp|now|localtime|localtimestamp)(?: P)?|auto_increment|comment S|invisible|visible|"
+    rf"compressed(?: = {_NAME})?|(?:generated always )?as (?:P(?: virtual| persistent| stored)?|row (?:start|end))|"
+    rf"(?:constraint(?: {_NAME})? )?check P|(?:unique|primary)(?: key)?|key|(?:with|without) system versioning|"
+    rf"ref_system_id = #|srid #|{_REFERENCE}|(?:storage|column_format) {_NAME}|(?:not )?enforced|"
+    rf"{_NAME} = (?:S|#|{_NAME}))"
+)
+_MARIADB_CONSTRAINT = (
+    rf"(?:constraint(?: {_NAME})? )?(?:check P(?: (?:not )?enforced)?|primary key.*|unique.*|"
+    rf"foreign key(?: {_NAME})? P {_REFERENCE})|"
+    rf"(?:fulltext|spatial|vector)?(?: ?(?:key|index)).*|period for {_NAME} P"
+)
+
+
+def _column(kind: str, option: str) -> re.Pattern[str]:
+    return re.compile(rf"(?:{_NAME}|S)(?: {kind})?(?: {option})*", re.DOTALL)
+
+
+_COLUMNS = {
+    Engine.POSTGRESQL: _column(_POSTGRESQL_TYPE, _POSTGRESQL_OPTION),
+    Engine.MARIADB: _column(_MARIADB_TYPE, _MARIADB_OPTION),
+}
+_CONSTRAINTS = {
+    Engine.POSTGRESQL: re.compile(_POSTGRESQL_CONSTRAINT, re.DOTALL),
+    Engine.MARIADB: re.compile(_MARIADB_CONSTRAINT, re.DOTALL),
+}
+_MODIFIER = re.compile(r"[\w\s,.'\"+-]*")
+"""What stands in the parentheses behind a type: sizes, words, labels."""
+
+
+def strange_items(phrase: Phrase, start: int, end: int) -> str:
+    """The text of the first item of a table's body that is none the engine knows; empty if all are known."""
+    if phrase.lexis.engine is Engine.SQLITE:
+        return _refused_by_sqlite(phrase.text(0, len(phrase.tokens)))
+    for first, last in phrase.items(start, end):
+        phrase.position = first
+        strange = strange_item(phrase, first, last, constraint=is_constraint(phrase, last))
+        if strange:
+            return strange
+    return ""
+
+
+def _refused_by_sqlite(statement: str) -> str:
+    """What the engine says of a definition that it can't read; it is tried in memory, and taken back."""
+    with closing(sqlite3.connect(":memory:", isolation_level=None)) as connection:
+        try:
+            connection.execute(statement)
+        except sqlite3.OperationalError as error:
+            return f"{error}: {' '.join(statement.split())[:60]}" if _SYNTAX.search(str(error)) else ""
+        except (sqlite3.Error, sqlite3.Warning, UnicodeEncodeError):
+            return ""
+    return ""
+
+
+_SYNTAX = re.compile("syntax error|unrecognized token|unknown datatype|incomplete input|unknown table option")
+
+
+def strange_item(phrase: Phrase, first: int, last: int, *, constraint: bool) -> str:
+    """The text of one item of a table's body if it is none that the engine knows; empty if it is one."""
+    engine = phrase.lexis.engine.family
+    folded, groups = _folded(phrase, first, last)
+    pattern = (_CONSTRAINTS if constraint else _COLUMNS)[engine]
+    if pattern.fullmatch(folded) is None or (not constraint and _bad_size(folded, groups)):
+        return " ".join(phrase.text(first, last).split())[:80]
+    return ""
+
+
+def _bad_size(folded: str, groups: list[str]) -> bool:
+    """Whether the parentheses behind a type hold anything but sizes and words."""
+    sized = re.match(r"\S+ [^P]*?P", folded)
+    if sized is None or not groups or re.search(r"\b(?:default|check|as|references|constraint)\b", sized[0]):
+        return False
+    return _MODIFIER.fullmatch(_STRINGS.sub("", groups[0])) is None
+
+
+_STRINGS = re.compile(r"'(?:[^'\\]|''|\\.)*'", re.DOTALL)
+
+
+def _folded(phrase: Phrase, first: int, last: int) -> tuple[str, list[str]]:
+    """The item with strings, names, numbers and groups folded, and the texts of its groups."""
+    parts: list[str] = []
+    groups: list[str] = []
+    index = first
+    while index < last:
+        token = phrase.tokens[index]
+        if token.kind == "mark" and token.text == "(":
+            phrase.position = index
+            start, end = phrase.group()
+            groups.append(phrase.text(start, end))
+            parts.append("P")
+            index = phrase.position
+            continue
+        parts.append(_fold(token, phrase.lexis))
+        index += 1
+    return " ".join(parts), groups
+
+
+def _fold(token: Token, lexis: Lexis) -> str:
+    if token.kind == "name":
+        return "N"
+    if token.kind == "string":
+        return "S"
+    if token.kind == "number":
+        return "#"
+    return token.text.lower() if token.kind == "word" else token.text
