@@ -15,7 +15,7 @@ from collections.abc import Callable, Iterator
 from contextlib import closing, contextmanager, suppress
 from pathlib import Path
 
-from tests.conftest import INPUTS
+from tests.conftest import DUMPS, INPUTS
 from tests.servers import MariadbServer, PostgresServer
 
 from sospes.formats.opening import Opening
@@ -74,16 +74,14 @@ def _mariadb() -> Iterator[tuple[dict[str, bytes], Loads]]:
 
 @contextmanager
 def _sqlite() -> Iterator[tuple[dict[str, bytes], Loads]]:
-    source = sqlite3.connect(":memory:")
-    with suppress(sqlite3.Error):
-        source.executescript((INPUTS / "nasty_sqlite.sql").read_text())
-    text = "\n".join(source.iterdump()).encode("utf-8", "surrogateescape") + b"\n"
+    text = (DUMPS / "sqlite-3.sql").read_bytes()
 
     def load(script: bytes) -> str:
         with closing(sqlite3.connect(":memory:")) as connection:
+            connection.execute("PRAGMA writable_schema=ON")
             try:
-                connection.executescript(script.decode("latin-1"))
-            except sqlite3.Error as error:
+                connection.executescript(script.decode("utf-8", "surrogateescape"))
+            except (sqlite3.Error, sqlite3.Warning, UnicodeEncodeError) as error:
                 return str(error)
         return ""
 

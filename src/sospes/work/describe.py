@@ -32,6 +32,8 @@ if TYPE_CHECKING:
     from sospes.work.sealed import SealUse
 
 TAIL_SIZE = 4096
+ALWAYS_CHECKED = 16 << 20
+"""Bytes of rows whose values are held against their types in every verification; all of them with --values."""
 """Called now and then with the number of stored bytes read so far."""
 
 _TAIL_CLOSING = re.compile(
@@ -158,19 +160,20 @@ def _fully(
 
     opened = open_backup(paths, looking.opening)
     changed = changed_bytes(seal, opened.source) if seal else []
-    checks = ValueChecks(hide=looking.hide_values) if looking.values else None
+    checks = ValueChecks(hide=looking.hide_values, most_bytes=None if looking.values else ALWAYS_CHECKED)
     sums = RowSums() if changed and changed[0].code != "seal-foreign" else None
 
     def watch(event: Event) -> Iterator[Finding]:
-        if checks is not None:
-            yield from checks.take(event, opened.reader.header if opened.reader else None)
+        yield from checks.take(event, opened.reader.header if opened.reader else None)
         if sums is not None:
             sums.take(event, opened)
 
     description, findings = _read_through(opened, looking, watch)
-    if checks is not None and opened.form is not None:
+    if opened.form is not None:
+        findings += tuple(finding.at(file=opened.name) for finding in checks.remainder())
+    if looking.values and opened.form is not None:
         keyed = (finding.at(file=opened.name) for finding in key_findings(paths, looking.opening, checks))
-        findings += (*keyed, *(finding.at(file=opened.name) for finding in checks.remainder()))
+        findings += tuple(keyed)
         description = replace(description, values=summary_of(checks))
     if seal is not None:
         changed += changed_tables(seal, sums) if sums is not None else older_note(seal, opened.source)

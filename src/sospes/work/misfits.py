@@ -23,6 +23,9 @@ _NEEDS_TABLE = frozenset(
 _OWN_SCHEMAS = frozenset({"pg_catalog", "information_schema"})
 _OWN_DATABASES = frozenset({"mysql", "sys", "performance_schema"})
 _ALWAYS_THERE = frozenset("rowid oid _rowid_ ctid tableoid xmin xmax cmin cmax".split())
+_ENGINE_TABLES = frozenset(
+    "sqlite_schema sqlite_master sqlite_sequence sqlite_stat1 sqlite_stat2 sqlite_stat3 sqlite_stat4".split()
+)
 _VERSION_COLUMNS = frozenset({"row_start", "row_end"})
 WITHOUT_TABLES = frozenset(
     (
@@ -221,7 +224,7 @@ def _made_if_missing(entry: Entry) -> bool:
 
 def is_engine_table(name: Name) -> bool:
     """Whether a name is one that SQLite keeps for itself: statistics and counters, made without a definition."""
-    return name.name.casefold().startswith("sqlite_")
+    return name.name.casefold() in _ENGINE_TABLES
 
 
 def _place_of(name: Name) -> Place:

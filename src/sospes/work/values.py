@@ -34,13 +34,18 @@ class _Table:
 
 @dataclass(slots=True)
 class ValueChecks:
-    """Takes in events, and yields what is wrong with their values."""
+    """Takes in events, and yields what is wrong with their values.
+
+    most_bytes  how many bytes of rows are looked at; None for all, and then columns that can't be checked are told
+    """
 
     hide: bool = False
+    most_bytes: int | None = None
     checked: int = 0
     unchecked: dict[tuple[str, str], Unchecked] = field(default_factory=dict)
     constraints: dict[Name, set[str]] = field(default_factory=dict)
     keys: int = 0
+    _seen: int = 0
     _definitions: Definitions | None = None
     _early: list[Entry] = field(default_factory=list)
     _entries: dict[Name, Entry] = field(default_factory=dict)
@@ -55,6 +60,9 @@ class ValueChecks:
         elif isinstance(event, RowsBegin):
             yield from self._begin(event, header)
         elif isinstance(event, Batch) and self._table is not None and self._name is not None:
+            self._seen += len(event.data)
+            if self.most_bytes is not None and self._seen > self.most_bytes:
+                return
             for bad in bad_values(event, self._table.columns, self._table.planned):
                 self._table.bad += 1
                 if self._table.bad <= MOST_BAD:
@@ -86,6 +94,8 @@ class ValueChecks:
 
     def _begin(self, event: RowsBegin, header: Header | None) -> Iterator[Finding]:
         self._name, self._table = event.table, None
+        if self.most_bytes is not None and self._seen > self.most_bytes:
+            return
         entry = event.entry or self._entries.get(event.table)
         if entry is None or header is None or header.engine is None:
             return
@@ -102,7 +112,8 @@ class ValueChecks:
                 for column in columns
             ]
             self._planned[key] = _Table(columns, planned)
-            yield from self._noted(event.table, columns, planned)
+            if self.most_bytes is None:
+                yield from self._noted(event.table, columns, planned)
         self._table = self._planned[key]
 
     def _known(self, engine: Engine, event: RowsBegin) -> Definitions:

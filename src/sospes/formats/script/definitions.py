@@ -78,6 +78,8 @@ def is_constraint(phrase: Phrase, end: int) -> bool:
     word = phrase.word()
     if word in _NOT_A_COLUMN or (word == "period" and phrase.word(1) == "for"):
         return True
+    if word == "like" and phrase.lexis.engine is Engine.POSTGRESQL:
+        return True  # the columns of another table
     if word in {"key", "index", "fulltext", "spatial"} and phrase.lexis.is_mariadb:
         return any(phrase.tokens[index].text == "(" for index in range(phrase.position, end))
     return False

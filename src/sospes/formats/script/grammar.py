@@ -1,11 +1,11 @@
-"""What the columns of CREATE TABLE, and lines that set something, look like as backup programs write them.
+"""What the columns and constraints of CREATE TABLE look like, as engines take them.
 
 A definition is folded first: a string becomes S, a quoted name N, a number #, a group in parentheses P; words stay. The
 folded text is held against the grammar. Expressions (defaults, checks) are free text, and not judged.
 
 Of SQLite's definitions the engine itself is asked, which is always at hand.
 
-Sources: PostgreSQL documentation, "CREATE TABLE", "SET"; MariaDB Knowledge Base, "CREATE TABLE", "Data Types", "SET".
+Sources: PostgreSQL documentation, "CREATE TABLE"; MariaDB Knowledge Base, "CREATE TABLE", "Data Types".
 """
 
 from __future__ import annotations
@@ -19,30 +19,31 @@ from sospes.formats.script.lexis import Lexis, Token
 from sospes.formats.script.phrase import Phrase
 from sospes.model.entries import Engine
 
-_NAME = r"(?:N|[^\W\d][\w$]*)"
-_QUALIFIED = rf"{_NAME}(?: \. {_NAME}){{0,2}}"
+NAME = r"(?:N|[^\W\d][\w$]*)"
+QUALIFIED = rf"{NAME}(?: \. {NAME}){{0,2}}"
 
 _POSTGRESQL_TYPE = (
     r"(?:double precision|(?:national )?char(?:acter)?(?: varying)?|bit varying|"
     r"(?:time|timestamp)(?: P)? with(?:out)? time zone|interval(?: (?:year|month|day|hour|minute|second)"
     r"(?: to (?:month|hour|minute|second))?)?|with options|"
-    rf"{_QUALIFIED})(?: P)?(?: array)?(?: \[(?: #)? \])*"
+    rf"{QUALIFIED})(?: P)?(?: array)?(?: \[(?: #)? \])*"
 )
 _REFERENCE = (
-    rf"references {_QUALIFIED}(?: P)?(?: match (?:full|partial|simple))?"
+    rf"references {QUALIFIED}(?: P)?(?: match (?:full|partial|simple))?"
     r"(?: on (?:delete|update) (?:cascade|restrict|no action|set null|set default)(?: P)?)*"
 )
 _TIMING = r"(?: (?:not )?deferrable| initially (?:deferred|immediate)| not valid| no inherit| (?:not )?enforced)*"
 _POSTGRESQL_OPTION = (
-    rf"(?:collate {_QUALIFIED}|(?:constraint {_NAME} )?not null{_TIMING}|null|default .+|"
+    rf"(?:collate {QUALIFIED}|(?:constraint {NAME} )?not null{_TIMING}|null|default .+|"
     r"generated (?:always|by default) as (?:identity(?: P)?|P(?: stored| virtual)?)|"
-    rf"(?:constraint {_NAME} )?(?:check P|unique(?: nulls (?:not )?distinct)?|primary key|{_REFERENCE})"
+    rf"(?:constraint {NAME} )?(?:check P|unique(?: nulls (?:not )?distinct)?|primary key|{_REFERENCE})"
     rf"(?: with P)?{_TIMING}|"
-    rf"options P|storage {_NAME}|compression {_NAME})"
+    rf"options P|storage {NAME}|compression {NAME})"
 )
 _POSTGRESQL_CONSTRAINT = (
-    rf"(?:constraint {_NAME} )?(?:check P|primary key.*|unique.*|foreign key P {_REFERENCE}|exclude.*|not null {_NAME})"
-    rf"{_TIMING}|like {_QUALIFIED}.*"
+    rf"(?:constraint {NAME} )?(?:check P|primary key P.*|unique(?: nulls (?:not )?distinct)? P.*|"
+    rf"foreign key P {_REFERENCE}|exclude(?: using {NAME})? P.*|not null {NAME})"
+    rf"{_TIMING}|like {QUALIFIED}.*"
 )
 _MARIADB_TYPE = (
     r"(?:(?:tiny|small|medium|big)?int(?:eger)?|bool(?:ean)?|int[1-8]|serial|decimal|dec|numeric|fixed|number|float[48]?|"
@@ -53,22 +54,22 @@ _MARIADB_TYPE = (
     r"(?: P)?(?: unsigned| signed| zerofill| binary| ascii| unicode| byte)*"
 )
 _MARIADB_OPTION = (
-    rf"(?:char(?:acter )?set (?:binary|{_NAME}|S)|charset {_NAME}|collate (?:{_NAME}|S)|not null|null|default .+|"
+    rf"(?:char(?:acter )?set (?:binary|{NAME}|S)|charset {NAME}|collate (?:{NAME}|S)|not null|null|default .+|"
     r"on update (?:current_timestamp|now|localtime|localtimestamp)(?: P)?|auto_increment|comment S|invisible|visible|"
-    rf"compressed(?: = {_NAME})?|(?:generated always )?as (?:P(?: virtual| persistent| stored)?|row (?:start|end))|"
-    rf"(?:constraint(?: {_NAME})? )?check P|(?:unique|primary)(?: key)?|key|(?:with|without) system versioning|"
-    rf"ref_system_id = #|srid #|{_REFERENCE}|(?:storage|column_format) {_NAME}|(?:not )?enforced|"
-    rf"{_NAME} = (?:S|#|{_NAME}))"
+    rf"compressed(?: = {NAME})?|(?:generated always )?as (?:P(?: virtual| persistent| stored)?|row (?:start|end))|"
+    rf"(?:constraint(?: {NAME})? )?check P|(?:unique|primary)(?: key)?|key|(?:with|without) system versioning|"
+    rf"ref_system_id = #|srid #|{_REFERENCE}|(?:storage|column_format) {NAME}|(?:not )?enforced|"
+    rf"{NAME} = (?:S|#|{NAME}))"
 )
 _MARIADB_CONSTRAINT = (
-    rf"(?:constraint(?: {_NAME})? )?(?:check P(?: (?:not )?enforced)?|primary key.*|unique.*|"
-    rf"foreign key(?: {_NAME})? P {_REFERENCE})|"
-    rf"(?:fulltext|spatial|vector)?(?: ?(?:key|index)).*|period for {_NAME} P"
+    rf"(?:constraint(?: {NAME})? )?(?:check P(?: (?:not )?enforced)?|primary key.*|unique.*|"
+    rf"foreign key(?: {NAME})? P {_REFERENCE})|"
+    rf"(?:fulltext|spatial|vector)?(?: ?(?:key|index)).*|period for {NAME} P"
 )
 
 
 def _column(kind: str, option: str) -> re.Pattern[str]:
-    return re.compile(rf"(?:{_NAME}|S)(?: {kind})?(?: {option})*", re.DOTALL)
+    return re.compile(rf"(?:{NAME}|S)(?: {kind})?(?: {option})*", re.DOTALL)
 
 
 _COLUMNS = {
@@ -113,7 +114,7 @@ _SYNTAX = re.compile("syntax error|unrecognized token|unknown datatype|incomplet
 def strange_item(phrase: Phrase, first: int, last: int, *, constraint: bool) -> str:
     """The text of one item of a table's body if it is none that the engine knows; empty if it is one."""
     engine = phrase.lexis.engine.family
-    folded, groups = _folded(phrase, first, last)
+    folded, groups = folded_item(phrase, first, last)
     pattern = (_CONSTRAINTS if constraint else _COLUMNS)[engine]
     if pattern.fullmatch(folded) is None or (not constraint and _bad_size(folded, groups)):
         return " ".join(phrase.text(first, last).split())[:80]
@@ -131,8 +132,8 @@ def _bad_size(folded: str, groups: list[str]) -> bool:
 _STRINGS = re.compile(r"'(?:[^'\\]|''|\\.)*'", re.DOTALL)
 
 
-def _folded(phrase: Phrase, first: int, last: int) -> tuple[str, list[str]]:
-    """The item with strings, names, numbers and groups folded, and the texts of its groups."""
+def folded_item(phrase: Phrase, first: int, last: int) -> tuple[str, list[str]]:
+    """The tokens from `first` to `last` with strings, names, numbers and groups folded, and the texts of its groups."""
     parts: list[str] = []
     groups: list[str] = []
     index = first

@@ -18,6 +18,7 @@ from sospes.formats.script.settings import Settings
 from sospes.formats.script.statements import Classifier, Where
 from sospes.formats.script.value_data import read_values
 from sospes.formats.script.window import Window
+from sospes.formats.script.wording import strange_identity, strange_statement, strange_tail
 from sospes.model.entries import Column, Engine, Entry, Name
 from sospes.model.events import Event, Header, Notation, RowsBegin, RowsEnd
 from sospes.model.findings import Finding, Place, doubt, fault, note
@@ -39,7 +40,7 @@ _RESUME = re.compile(
     rb"\n(?=--\n-- |COPY |CREATE |ALTER |INSERT INTO |SET |SELECT pg_catalog|DROP |LOCK TABLES|/\*M?![0-9])"
 )
 _BEHIND_GAP = re.compile(_RESUME.pattern + rb"|(?:\A|\n)(\\\.)\r?\n")
-_INSERTS = re.compile(rb"(?:insert|replace)\s", re.I)
+_INSERTS = re.compile(rb"(?:insert|replace)\b", re.I)
 _INSERT_OTHERWISE = re.compile(INSERT_TARGET.pattern + rb"\s*(?:select\b|set\b|table\b|with\b|\(\s*select\b)", re.I)
 _DEFAULT_ROW = re.compile(rb"insert\s+into\s+.*?\s+default\s+values\s*;", re.I | re.S)
 _FOREIGN_TEXT = re.compile(
@@ -190,12 +191,14 @@ class ScriptReader:
 
     def _block_comment(self, window: Window) -> bool:
         """Step over a comment; False if what comes is a conditional statement."""
-        after = window.data[window.position + 2 : window.position + 4]
-        if after[:1] == b"!" or after == b"M!":
+        after = window.data[window.position + 2 : window.position + 8]
+        if after[:1] == b"!" or after[:2] == b"M!":
             if b"enable the sandbox mode" not in window.data[window.position : window.position + 48]:
                 return False
             self._take_line(window)
             return True
+        if after[1:4].isdigit() and self.settings.lexis.is_mariadb:
+            return False  # its mark is damaged
         while (close := window.data.find(b"*/", window.position + 2)) < 0:
             if window.left > LONGEST_STATEMENT or not window.grow():
                 return False
@@ -386,7 +389,7 @@ class ScriptReader:
         if entry.strange:
             return self._strange(entry, place)
         if entry.kind != "unknown":
-            return self._broken_text(entry, text, place)
+            return self._broken_text(entry, text, place) or self._unclear(entry, place)
         if _FOREIGN_TEXT.match(entry.definition):
             return self._foreign_text(text, place)
         if self.settings.newer_than_known:
@@ -405,8 +408,9 @@ class ScriptReader:
 
     def _inserts_rows(self, entry: Entry) -> bool:
         """Whether an INSERT without readable VALUES is one of another form: from a query, or with SET."""
-        table = entry.about
-        return (table is not None and _is_schema_table(table)) or _INSERT_OTHERWISE.match(entry.definition) is not None
+        where = Where(None, None, 0, 0)
+        head = insert_head(entry.definition, 0, self.settings.lexis, where)
+        return head is not None or _INSERT_OTHERWISE.match(entry.definition) is not None
 
     def _strange(self, entry: Entry, place: Place) -> Finding:
         """Certain in what a backup program wrote, or what the engine itself refuses; else people may know better."""
@@ -415,6 +419,25 @@ class ScriptReader:
             "definition-unreadable",
             f"{entry.kind} {entry.name.label}: the engine has no such words: {entry.strange}",
             "a byte in it is damaged: the table, and all its rows, would be lost; compare with another copy",
+            place,
+        )
+
+    def _unclear(self, entry: Entry, place: Place) -> Finding | None:
+        """A statement that no backup program words like this, in a script that one wrote."""
+        if not (self.notes.openings or self.by_program) or self.settings.newer_than_known:
+            return None
+        lexis = self.settings.lexis
+        strange = strange_statement(entry.kind, entry.definition, lexis)
+        if entry.kind == "identity" and strange_identity(entry.text):
+            strange = " ".join(entry.text.split())[:80]
+        elif entry.kind == "table" and lexis.is_mariadb:
+            strange = strange_tail(entry.definition)
+        if not strange:
+            return None
+        return doubt(
+            "statement-unclear",
+            f"no backup program words a statement like this: {strange}",
+            "a byte in it may be damaged, or somebody edited it: compare with another copy, or rehearse it",
             place,
         )
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 
 from sospes.formats.script.definitions import key_columns, read_constraint, read_table_body
-from sospes.formats.script.grammar import strange_items
+from sospes.formats.script.grammar import strange_item, strange_items
 from sospes.formats.script.lexis import Lexis
 from sospes.formats.script.phrase import Phrase, qualified
 from sospes.model.entries import Column, Constraint, ConstraintKind, Engine, Entry, Name
@@ -319,7 +319,9 @@ class Classifier:
                 parents += (self._name(),)
             phrase.position = end
         rest = [token.text.lower() for token in phrase.tokens[after:]]
-        options = {"partitioned"} & {"partitioned" if "partition" in rest else ""}
+        options = {"partitioned"} if "partition" in rest else set()
+        if any(phrase.tokens[begin].text == "like" for begin, _ in phrase.items(first, last)):
+            options.add("open")  # columns come from another table
         if self._lexis.engine is not Engine.POSTGRESQL:
             options = {word for word in ("without", "strict", "versioning") if word in rest}
             columns = _with_default_collation(columns, rest)
@@ -438,11 +440,15 @@ class Classifier:
         if phrase.take("add", "constraint") or phrase.word(1) in {"primary", "unique", "foreign", "check"}:
             phrase.position -= phrase.tokens[phrase.position - 1].text == "constraint"
             phrase.take("add")
+            begin = phrase.position
+            last = len(phrase.tokens) - (phrase.tokens[-1].text == ";")
+            strange = strange_item(phrase, begin, last, constraint=True)
+            phrase.position = begin
             found = read_constraint(phrase, len(phrase.tokens), table)
             if found is None:
                 return self._entry("unknown", self._first_words())
             name = Name(table.database, table.schema, found.name)
-            return self._entry("constraint", name, table, constraints=(found,))
+            return replace(self._entry("constraint", name, table, constraints=(found,)), strange=strange)
         if phrase.take("attach", "partition"):
             child = self._name()
             return _with(self._entry("attach", child, child), (table,), frozenset())

@@ -19,7 +19,9 @@ _COPY_SAID = {b"b": b"\b", b"f": b"\f", b"n": b"\n", b"r": b"\r", b"t": b"\t", b
 _QUOTED_ESCAPE = re.compile(rb"''|\\(.)", re.S)
 _QUOTED_SAID = {b"0": b"\0", b"n": b"\n", b"r": b"\r", b"t": b"\t", b"b": b"\b", b"Z": b"\x1a"}
 _OTHER_LITERAL = re.compile(
-    rb"(?:0x[\da-fA-F]*|[xXbB]'|[eE]'|_\w+\s*['xX0bB]|default$|replace\(|unistr\(|char\()", re.I
+    rb"(?:0x[\da-fA-F]*|[xXbB]'|[eE]'|_\w+\s*['xX0bB]|default$|array\s*\[|[a-z_][\w.]*\s*\(|\(|"
+    rb"[a-z]+\s*'|.*::|current_\w+$)",
+    re.I | re.S,
 )
 
 

@@ -1,0 +1,168 @@
+"""How backup programs word the statements that stand around definitions and rows, and what in one is damaged.
+
+A statement is folded as in grammar.py and held against the forms that the programs write; in settings a word that
+differs from one of theirs in a single bit is damaged. Only scripts that a backup program wrote are judged like this.
+
+Sources: PostgreSQL documentation, "SET", "CREATE SEQUENCE", "ALTER TABLE"; MariaDB Knowledge Base, "SET",
+"LOCK TABLES", "SQL_MODE".
+"""
+
+from __future__ import annotations
+
+import re
+from functools import lru_cache
+
+from sospes.formats.script.agreement import one_bit_apart
+from sospes.formats.script.grammar import NAME, QUALIFIED, folded_item
+from sospes.formats.script.lexis import Lexis
+from sospes.formats.script.phrase import Phrase
+from sospes.model.entries import Engine
+
+_VALUE = rf"(?:S(?: S)?|-? ?#|@?@?{NAME}(?: \. {NAME})*(?: P)?|P)"
+_ASSIGNED = rf"@?@?{NAME}(?: \. {NAME})* (?:: )?= {_VALUE}"
+_STATEMENTS = {
+    (Engine.POSTGRESQL, "sequence"): re.compile(
+        rf"create (?:unlogged )?sequence {QUALIFIED}(?: as {QUALIFIED})?(?: start with -? ?#)?"
+        r"(?: increment by -? ?#)?(?: minvalue -? ?#| no minvalue)?(?: maxvalue -? ?#| no maxvalue)?"
+        r"(?: cache #)?(?: (?:no )?cycle)?(?: owned by .+)? ;"
+    ),
+    (Engine.POSTGRESQL, "attach"): re.compile(
+        rf"alter (?:index {QUALIFIED} attach partition {QUALIFIED}|"
+        rf"table(?: only)? {QUALIFIED} (?:inherit {QUALIFIED}|"
+        rf"attach partition {QUALIFIED} (?:default|for values .+))) ;"
+    ),
+    (Engine.POSTGRESQL, "alteration"): re.compile(
+        rf"alter (?!index|sequence).+ ;|alter index(?: if exists)? {QUALIFIED} (?:attach partition|set|reset|"
+        rf"alter column|rename|(?:no )?depends on).* ;|alter sequence(?: if exists)? {QUALIFIED} (?:owned by|as|start|"
+        r"increment|restart|no|minvalue|maxvalue|cache|cycle|set|rename).* ;"
+    ),
+    (Engine.POSTGRESQL, "table setting"): re.compile(
+        rf"alter (?:foreign )?table(?: if exists)?(?: only)? {QUALIFIED} (?:alter|enable|disable|force|no force|"
+        r"cluster on|replica identity|set|reset|validate constraint|owner to|of|not of|no inherit|inherit|rename|"
+        r"add column|detach|options|drop)\b.* ;"
+    ),
+    (Engine.POSTGRESQL, "large object data"): re.compile(r"select (?:pg_catalog \. )?(?:lo_open|lowrite|lo_close) P ;"),
+    (Engine.POSTGRESQL, "ownership"): re.compile(rf"alter .+ owner to {NAME} ;"),
+    (Engine.POSTGRESQL, "sequence owner"): re.compile(
+        rf"alter sequence {QUALIFIED} owned by (?:none|{QUALIFIED}(?: \. {NAME})?) ;"
+    ),
+    (Engine.POSTGRESQL, "setting"): re.compile(
+        rf"set (?:session |local )?{NAME}(?: \. {NAME})? (?:=|to) (?:{_VALUE})(?: , {_VALUE})* ;|"
+        r"set (?:session|local|time|names|role|transaction|constraints|xml)\b.* ;|reset .+ ;|"
+        r"select pg_catalog \. set_config P ;|"
+        r"discard .+ ;"
+    ),
+    (Engine.MARIADB, "setting"): re.compile(
+        rf"set (?:session |global |local |password )?{_ASSIGNED}(?: , (?:session |global |local )?{_ASSIGNED})* ;|"
+        rf"set (?:names|character set) (?:{NAME}|S)(?: collate (?:{NAME}|S))? ;|"
+        r"(?:set (?:transaction|session transaction|statement|role|default|resource)|flush)\b.* ;"
+    ),
+    (Engine.MARIADB, "lock"): re.compile(
+        rf"lock tables? {QUALIFIED}(?: (?:as )?{NAME})? (?:write|read(?: local)?)"
+        rf"(?: , {QUALIFIED}(?: (?:as )?{NAME})? (?:write|read(?: local)?))* ;|unlock tables? ;"
+    ),
+    (Engine.MARIADB, "drop"): re.compile(
+        r"drop (?:temporary )?(?:table|view|database|schema|function|procedure|trigger|event|sequence|"
+        rf"package(?: body)?|user|role|index)(?: if exists)? (?:{QUALIFIED}|S)(?: , {QUALIFIED})*(?: on {QUALIFIED})?"
+        r"(?: cascade| restrict)? ;|drop (?:user|role)\b.* ;"
+    ),
+    (Engine.MARIADB, "table setting"): re.compile(
+        rf"alter table {QUALIFIED} (?:(?:enable|disable) keys|(?:add|drop|modify|change|rename|engine|convert|default|"
+        r"comment|auto_increment|discard|import|order|partition|remove|force|alter)\b.*) ;"
+    ),
+}
+_LARGE_OBJECT = re.compile(
+    rb"select\s+(?:pg_catalog\.)?(?:lo_open\('\d+',\s*\d+\)|lo_close\(\d+\)|"
+    rb"lowrite\(\d+,\s*(?:'\\x(?:[0-9a-f]{2})*'|E?'(?!\\x)[^']*(?:''[^']*)*')\))\s*;",
+    re.I,
+)
+_IDENTITY = re.compile(
+    r"\(\s*(?:as \w+ )?(?:sequence name .+ )?(?:start with -?\d+ )?(?:increment by -?\d+ )?"
+    r"(?:no minvalue |minvalue -?\d+ )?(?:no maxvalue |maxvalue -?\d+ )?(?:cache \d+ )?(?:(?:no )?cycle ?)?\)\s*;",
+    re.I,
+)
+_MODES = re.compile(rb"(?<![@\w])sql_mode\s*=\s*'([^']*)'", re.I)
+_KNOWN_MODES = frozenset(
+    (
+        "allow_invalid_dates ansi ansi_quotes db2 empty_string_is_null error_for_division_by_zero high_not_precedence "
+        "ignore_bad_table_options ignore_space maxdb mssql mysql323 mysql40 no_auto_create_user no_auto_value_on_zero "
+        "no_backslash_escapes no_dir_in_create no_engine_substitution no_field_options no_key_options no_table_options "
+        "no_unsigned_subtraction no_zero_date no_zero_in_date only_full_group_by oracle pad_char_to_full_length "
+        "pipes_as_concat postgresql real_as_float simultaneous_assignment strict_all_tables strict_trans_tables "
+        "time_round_fractional traditional"
+    ).split()
+) | {""}
+_TAIL = frozenset(
+    "engine innodb myisam aria default charset collate auto_increment row_format comment dynamic compressed".split()
+)
+_SETTINGS = frozenset(
+    (
+        "set session global local names character collate sql_mode time_zone unique_checks foreign_key_checks "
+        "sql_notes character_set_client character_set_results character_set_connection collation_connection "
+        "autocommit system_versioning_insert_history note_verbosity sql_log_bin gtid_purged sql_require_primary_key "
+        "old_character_set_client old_character_set_results old_collation_connection old_time_zone "
+        "old_unique_checks old_foreign_key_checks old_sql_mode old_sql_notes old_system_versioning_insert_history "
+        "old_note_verbosity old_autocommit saved_cs_client saved_cs_results saved_col_connection saved_sql_mode "
+        "saved_time_zone current_role statement_timeout lock_timeout idle_in_transaction_session_timeout "
+        "transaction_timeout client_encoding standard_conforming_strings check_function_bodies xmloption "
+        "client_min_messages row_security default_tablespace default_table_access_method default_with_oids "
+        "default_toast_compression search_path escape_string_warning default_transaction_read_only content off on "
+        "warning false true heap latin1 latin2 utf8 utf8mb3 utf8mb4 binary utf8mb4_general_ci utf8mb4_unicode_ci "
+        "utf8mb4_bin utf8mb3_general_ci latin1_swedish_ci utf8mb4_uca1400_ai_ci utf8mb3_uca1400_ai_ci "
+        "utf8mb4_0900_ai_ci utf8mb4_unicode_520_ci strict_trans_tables error_for_division_by_zero "
+        "no_auto_create_user no_engine_substitution no_auto_value_on_zero no_zero_date no_zero_in_date "
+        "strict_all_tables only_full_group_by "
+    ).split()
+)
+"""Words of the settings that backup programs write; one that differs from such a word in one bit is damaged."""
+_WORDS = re.compile(r"\w+")
+
+
+def strange_statement(kind: str, statement: bytes, lexis: Lexis) -> str:
+    """What in a statement that a backup program wrote is none of its words; empty if all is."""
+    pattern = _STATEMENTS.get((lexis.engine.family, kind))
+    if pattern is None:
+        return ""
+    phrase = Phrase(statement, lexis)
+    folded, _ = folded_item(phrase, 0, len(phrase.tokens))
+    if not folded.endswith(";"):
+        folded = f"{folded.removesuffix(' ' + lexis.delimiter.decode('latin-1'))} ;"
+    while folded.endswith("; ;"):
+        folded = folded[:-2]
+    text = " ".join(statement[:300].decode(lexis.encoding, "replace").split())[:80]
+    if pattern.fullmatch(folded) is None:
+        return text
+    if kind == "large object data" and _LARGE_OBJECT.fullmatch(statement.strip()) is None:
+        return text
+    if kind == "setting" and _damaged_setting(statement[:2000]):
+        return text
+    return ""
+
+
+def strange_identity(statement: str) -> bool:
+    """Whether the options of an identity's sequence are none that a backup program writes."""
+    begin = statement.find("(", statement.upper().find("AS IDENTITY"))
+    return begin >= 0 and _IDENTITY.fullmatch(" ".join(statement[begin:].split()).replace(" )", " )")) is None
+
+
+def strange_tail(statement: bytes) -> str:
+    """The options behind a table's body in MariaDB, if one is damaged."""
+    tail = statement[statement.rfind(b"\n)") :].split(b"COMMENT=")[0].decode("latin-1")
+    return tail.strip()[:80] if any(map(_damaged_word, _WORDS.findall(tail))) else ""
+
+
+def _damaged_setting(statement: bytes) -> bool:
+    for modes in _MODES.findall(statement):
+        if any(mode.decode("latin-1").lower() not in _KNOWN_MODES for mode in modes.split(b",")):
+            return True
+    return any(map(_damaged_word, _WORDS.findall(statement.decode("latin-1"))))
+
+
+@lru_cache(maxsize=4096)
+def _damaged_word(word: str) -> bool:
+    """Whether a word is one bit away from one that is known, in either case."""
+    known_words = _SETTINGS | _TAIL
+    if word.lower() in known_words or len(word) < 5:
+        return False
+    alike = [known for known in known_words if len(known) == len(word)]
+    return any(one_bit_apart(word, known) or one_bit_apart(word, known.upper()) for known in alike)
