@@ -80,8 +80,8 @@ def _sqlite() -> Iterator[tuple[dict[str, bytes], Loads]]:
         with closing(sqlite3.connect(":memory:")) as connection:
             connection.execute("PRAGMA writable_schema=ON")
             try:
-                connection.executescript(script.decode("utf-8", "surrogateescape"))
-            except (sqlite3.Error, sqlite3.Warning, UnicodeEncodeError) as error:
+                connection.executescript(script.decode("utf-8", "replace"))
+            except (sqlite3.Error, sqlite3.Warning) as error:
                 return str(error)
         return ""
 

@@ -106,13 +106,13 @@ def test_a_key_that_cannot_be_held_is_unproven(tmp_path: Path) -> None:
 @pytest.mark.parametrize(
     ("words", "code"),
     [
-        pytest.param(["verify", "{}/missing.sql"], 3, id="missing-file"),
+        pytest.param(["verify", "{}/missing.sql"], 2, id="missing-file"),
         pytest.param(["verify", "{}"], 2, id="folder"),
-        pytest.param(["extract", "{}/a.sql", "nowhere", "--out", "{}/x"], 3, id="missing-table"),
+        pytest.param(["extract", "{}/a.sql", "nowhere", "--out", "{}/x"], 2, id="missing-table"),
         pytest.param(["extract", "{}/a.sql", "tide", "--out", "{}/a.sql"], 2, id="output-exists"),
         pytest.param(["extract", str(DUMPS / "postgresql-18.sql"), "seed", "--out", "{}/x"], 2, id="ambiguous"),
         pytest.param(["verify", "{}/a.sql", "--work-folder", "{}/none"], 2, id="no-work-folder"),
-        pytest.param(["verify", "{}/a.sql", "--config", "{}/none.toml"], 3, id="no-config"),
+        pytest.param(["verify", "{}/a.sql", "--config", "{}/none.toml"], 2, id="no-config"),
         pytest.param(["compare", "{}/a.sql", "-"], 2, id="compare-stdin"),
         pytest.param(["verify"], 2, id="no-arguments"),
         pytest.param([], 2, id="no-command"),
@@ -131,7 +131,7 @@ def test_what_cannot_be_done(tmp_path: Path, words: list[str], code: int) -> Non
 def test_an_error_is_a_document_too(tmp_path: Path) -> None:
     run = sospes("verify", tmp_path / "night.sql", "--json")
 
-    assert (run.code, run.codes, run.document["result"]) == (3, ["not-carried-out"], {})
+    assert (run.code, run.codes, run.document["result"]) == (2, ["not-carried-out"], {})
 
 
 def test_several_backups_each_carry_their_own_verdict(tmp_path: Path) -> None:

@@ -115,9 +115,9 @@ def test_a_file_that_says_what_nobody_knows(tmp_path: Path, lines: str, said: st
 
 def test_names_that_are_not_there(tmp_path: Path) -> None:
     backup = _backup(tmp_path)
-    assert sospes("compare", backup, _figures(tmp_path, 'table = "boat"\nrows = 1')).code == 3
+    assert sospes("compare", backup, _figures(tmp_path, 'table = "boat"\nrows = 1')).code == 2
     run = sospes("compare", backup, _figures(tmp_path, 'table = "call_out"\ncolumn = "price"\nsum = 1'))
-    assert run.code == 3 and "it has: id, cost" in run.err
+    assert run.code == 2 and "it has: id, cost" in run.err
     (tmp_path / "empty.toml").write_text("")
     assert sospes("compare", backup, tmp_path / "empty.toml").code == 2
 

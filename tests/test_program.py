@@ -149,7 +149,7 @@ def test_standard_output_gets_the_rows_and_nothing_else(tmp_path: Path) -> None:
     missing = subprocess.run(
         [*PROGRAM, "extract", str(tmp_path / "a.sql"), "tidy"], capture_output=True, timeout=60, check=False
     )
-    assert (missing.returncode, missing.stdout) == (3, b"")
+    assert (missing.returncode, missing.stdout) == (2, b"")
     assert b"did you mean public.tide?" in missing.stderr
 
 
@@ -285,7 +285,7 @@ def test_a_reader_who_goes_away_is_no_fault_of_the_backup(tmp_path: Path) -> Non
     assert child.stdout is not None
     child.stdout.close()
     child.stdout = None
-    assert child.communicate()[1] == b"" and child.returncode == 3
+    assert child.communicate()[1] == b"" and child.returncode == 0, "the verdict counts, whoever reads it"
 
 
 class _Terminal(io.StringIO):

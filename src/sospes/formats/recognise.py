@@ -6,6 +6,7 @@ import codecs
 import re
 from dataclasses import dataclass
 
+from sospes.formats.script.characters import ANY
 from sospes.formats.script.lexis import Lexis
 from sospes.model.entries import Engine
 from sospes.model.findings import Finding, doubt, fault
@@ -126,4 +127,6 @@ def _lexis(plain: bytes) -> Lexis:
 
 
 def _lexis_of(engine: Engine) -> Lexis:
-    return Lexis(engine, escapes=engine is Engine.MARIADB)
+    if engine is Engine.MARIADB:
+        return Lexis(engine, escapes=True, encoding=ANY)  # until the script names a character set
+    return Lexis(engine)

@@ -43,7 +43,10 @@ class Name:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Column:
-    """A column as its definition states it; `type` is the engine's own words, without modifiers like DEFAULT."""
+    """A column as its definition states it; `type` is the engine's own words, without modifiers like DEFAULT.
+
+    moves  it changes by itself when another column of its row does (ON UPDATE)
+    """
 
     name: str
     type: str
@@ -52,6 +55,7 @@ class Column:
     identity: bool = False
     collation: str | None = None
     default: str | None = None
+    moves: bool = False
 
 
 class ConstraintKind(StrEnum):

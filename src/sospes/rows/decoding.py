@@ -10,6 +10,7 @@ import re
 from collections.abc import Callable, Iterator, Sequence
 from itertools import chain
 
+from sospes.formats.script.characters import ANY, WESTERN
 from sospes.model.events import Batch, Held, Notation
 from sospes.rows.types import Hold
 
@@ -280,7 +281,7 @@ def _said(raw: bytes, encoding: str) -> str | bytes:
     try:
         return raw.decode(encoding)
     except UnicodeDecodeError:
-        return raw
+        return raw.decode(WESTERN) if encoding == ANY else raw
 
 
 def _unescaped(inner: bytes, quote: bytes) -> bytes:

@@ -65,14 +65,17 @@ def _insert(table: str, record: tuple[object, ...]) -> bytes:
     return f"INSERT INTO {table} VALUES({cells});\n".encode("utf-8", "surrogatepass")
 
 
+_CONTROL = re.compile("[\0-\x08\x0b-\x1f\x7f\x85\u2028\u2029]|\r")
+
+
 def _sqlite_literal(value: object) -> str:
     if value is None:
         return "NULL"
     if isinstance(value, bytes):
         return f"X'{value.hex()}'"
     if isinstance(value, str):
-        if "\0" in value:
-            return f"CAST(X'{value.encode().hex()}' AS TEXT)"
+        if _CONTROL.search(value):  # clients end a line at some, and change others
+            return f"CAST(X'{value.encode('utf-8', 'surrogatepass').hex()}' AS TEXT)"
         return "'" + value.replace("'", "''") + "'"
     if isinstance(value, float) and value in {float("inf"), float("-inf")}:
         return "9e999" if value > 0 else "-9e999"

@@ -239,7 +239,7 @@ def _table_findings(table: ComparedTable, left: str, live: bool) -> Iterator[Fin
     label = table.label
     place = Place(database=table.database, schema=table.schema, table=table.name)
     because = f": {table.explanations[0].sentence}" if table.explanations else ""
-    told = table.drift is not None
+    told, told_mistake = table.drift is not None, False
     for count, code, one, many, unsure in (
         (table.only_left, "rows-missing", "is missing on the right", "are missing on the right", live),
         (table.only_right, "rows-extra", "is only on the right", "are only on the right", live and not told),
@@ -251,7 +251,12 @@ def _table_findings(table: ComparedTable, left: str, live: bool) -> Iterator[Fin
         if unsure:
             advice = "find out whether they were meant"
             advice += "" if told else "; --drift-by COLUMN tells later changes apart, where a column says when"
+            mistake = next((item for item in table.explanations if item.kind in _MISTAKES and item.share > 0.5), None)
             message = f"{label}: {rows}; that could be drift, changes made after the backup{because}"
+            if mistake is not None and not told_mistake:
+                told_mistake = True
+                message = f"{label}: likely a mistake, not drift: {mistake.sentence} ({rows})"
+                advice = f"to have the left rows: sospes mend {left} RIGHT --table {label} --out FILE"
             yield doubt(code, message, advice, place)
         else:
             yield fault(
@@ -259,6 +264,12 @@ def _table_findings(table: ComparedTable, left: str, live: bool) -> Iterator[Fin
             )
     if table.drift:
         yield note("drift", f"{label}: {table.drift:,} rows were written after the backup", "", place)
+
+
+_MISTAKES = frozenset(
+    {"table-gone", "column-set-everywhere", "key-range-missing", "time-range-missing", "range-missing"}
+)
+"""Causes that changes in the ordinary course of work do not make."""
 
 
 def _time_written(left: RowSide, how: Comparing) -> Comparing:

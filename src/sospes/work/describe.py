@@ -214,6 +214,7 @@ def _read_through(
             tally.take(opened.placed(finding))
     header = opened.reader.header if opened.reader else None
     findings = condensed(tally.findings)
+    findings += tally.further()
     findings += misfits(opened, tally)
     kind = tally.kind(copied)
     if opened.form in {"sql-script", "pg-archive"} and kind == "schema-only":

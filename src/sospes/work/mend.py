@@ -17,17 +17,18 @@ from pathlib import Path
 from sospes.model.entries import Column, Name
 from sospes.model.errors import CannotCheck, UsageError
 from sospes.model.events import Held
-from sospes.model.findings import Finding, note
+from sospes.model.findings import Finding, Place, doubt, fault, note
 from sospes.model.verdict import Rung
 from sospes.places.writing import write_whole
 from sospes.rows.decoding import Row
 from sospes.sides.servers.address import Address
 from sospes.work.compare import opened_sides
+from sospes.work.live_rows import LiveRows
 from sospes.work.matching import Comparing, matched
 from sospes.work.object_differences import ObjectDifference, listed_objects
 from sospes.work.object_mends import object_fixes
 from sospes.work.outcome import Outcome
-from sospes.work.pairing import Pair, pair_tables
+from sospes.work.pairing import Pair, Pairing, pair_tables
 from sospes.work.row_sides import RowSide
 from sospes.work.statements import Dialect, Work, dialect_of
 
@@ -109,7 +110,14 @@ def mend(left_place: Path | Address, right_place: Path | Address, how: Mending) 
         if engine is None:
             raise UsageError(f"{right.name}: is a file of rows, which no statement changes", "name a database as RIGHT")
         dialect = dialect_of(engine)
-        fixes = _ordered(list(_fixes(left, right, dialect, how, stack)))
+        if left.engine is not None and left.engine.family is not engine.family:
+            raise UsageError(
+                f"{left.name} is of {left.engine.value}, {right.name} of {engine.value}",
+                "rows are brought back between sides of one engine only",
+            )
+        pairing = pair_tables(left, right, how.comparing.choice)
+        fixes = _ordered(list(_fixes((left, right), pairing, dialect, how, stack)))
+        triggers = _triggers(right, fixes)
         chosen = {(fix.pair.right.name.schema or "", fix.pair.right.name.name) for fix in fixes}
         made = object_fixes(left, right, frozenset(chosen) if how.comparing.tables else None) if how.objects else []
     forward = Work(
@@ -125,7 +133,9 @@ def mend(left_place: Path | Address, right_place: Path | Address, how: Mending) 
     _write(how.undo, dialect.script(back), header("takes back what the other script did"))
     if how.apply_to is not None and isinstance(right_place, Address):
         dialect.apply(right_place, forward)
-    findings = tuple(_notes(fixes))
+    findings = (*pairing.findings, *_gone(pairing, left), *_notes(fixes), *triggers)
+    if how.apply_to is not None:
+        findings += tuple(_left_over(left_place, right_place, how))
     tables = tuple(
         MendedTable(
             database=fix.pair.name.database, schema=fix.pair.name.schema, name=fix.pair.name.name,
@@ -162,10 +172,11 @@ def _check(right: Path | Address, how: Mending) -> None:
         )
 
 
-def _fixes(left: RowSide, right: RowSide, dialect: Dialect, how: Mending, stack: ExitStack) -> Iterator[_Fix]:
+def _fixes(
+    sides: tuple[RowSide, RowSide], pairing: Pairing, dialect: Dialect, how: Mending, stack: ExitStack
+) -> Iterator[_Fix]:
     comparing = replace(how.comparing, limit=0)
-    pairing = pair_tables(left, right, comparing.choice)
-    for found in matched(left, right, pairing, comparing, stack):
+    for found in matched(*sides, pairing, comparing, stack):
         fix = _Fix(found.pair)
         found.differences(_Maker(fix, dialect, how).take)
         yield fix
@@ -220,7 +231,7 @@ class _Maker:
     def _insert(self, left: Row) -> None:
         cells = self._cells(left)
         self.fix.forward.append(self.dialect.insert(self._table(), cells))
-        self.fix.back.append(self.dialect.delete(self._table(), cells))
+        self.fix.back.append(self.dialect.delete(self._table(), cells, keyed=bool(self.fix.pair.key)))
         self.fix.inserts += 1
 
     def _update(self, left: Row, right: Row) -> None:
@@ -235,8 +246,9 @@ class _Maker:
         ]
         if not changed or not keys:
             return
-        new = {name: wanted[name] for name in changed}
-        old = {name: seen[name] for name in changed}
+        held = [name for name, (column, _) in seen.items() if column.moves and name not in changed and name not in keys]
+        new = {name: wanted[name] for name in changed} | {name: seen[name] for name in held}
+        old = {name: seen[name] for name in (*changed, *held)}
         key = {name: seen[name] for name in keys}
         self.fix.forward.append(self.dialect.update(self._table(), new, key | old))
         self.fix.back.append(self.dialect.update(self._table(), old, key | new))
@@ -260,6 +272,59 @@ def _ordered(fixes: list[_Fix]) -> list[_Fix]:
     for fix in fixes:
         visit(fix, frozenset())
     return list(done.values())
+
+
+def _gone(pairing: Pairing, left: RowSide) -> Iterator[Finding]:
+    """Tables that RIGHT has lost are not mended row by row."""
+    if not pairing.pairs:
+        return
+    for table in pairing.only_left:
+        yield doubt(
+            "table-gone",
+            f"{table.name.full_label} is gone on the right, so no row of it was brought back",
+            f"sospes extract {left.name} {table.name.label} --out FILE gives what brings it back whole",
+            Place(database=table.name.database, schema=table.name.schema, table=table.name.name),
+        )
+
+
+def _triggers(right: RowSide, fixes: Sequence[_Fix]) -> list[Finding]:
+    """Triggers on tables that are changed: what they do comes on top of the script."""
+    if not isinstance(right, LiveRows):
+        return []
+    tables = {
+        (fix.pair.right.name.schema or "", fix.pair.right.name.name) for fix in fixes if fix.inserts + fix.updates
+    }
+    if not tables:
+        return []
+    found = [key for key in right.database.objects(every=False) if key.kind == "trigger"]
+    named = [f"{key.name} on {key.about}" for key in found if (key.schema, key.about) in tables]
+    if not named:
+        return []
+    return [
+        note(
+            "triggers-run",
+            f"triggers will run for the rows that are brought back: {', '.join(sorted(named))}",
+            "look at what they do; compare once more after the script was applied",
+        )
+    ]
+
+
+def _left_over(left_place: Path | Address, right_place: Path | Address, how: Mending) -> Iterator[Finding]:
+    """What still differs once all was applied: triggers, or somebody else, changed it again."""
+    with ExitStack() as stack:
+        left, right = opened_sides(left_place, right_place, how.comparing, stack)
+        engine = right.engine or left.engine
+        if engine is None:
+            return
+        pairing = pair_tables(left, right, how.comparing.choice)
+        for fix in _fixes((left, right), pairing, dialect_of(engine), how, stack):
+            if fix.inserts + fix.updates:
+                yield fault(
+                    "rows-still-differ",
+                    f"{fix.pair.name.full_label}: {fix.inserts + fix.updates:,} rows differ again or still, though all "
+                    "statements were applied",
+                    "a trigger, or another session, changed them: look at them, and compare again",
+                )
 
 
 def _notes(fixes: Sequence[_Fix]) -> Iterator[Finding]:

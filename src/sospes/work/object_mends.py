@@ -34,7 +34,15 @@ def object_fixes(left: RowSide, right: RowSide, tables: frozenset[tuple[str, str
         return []
     items, _ = differing_objects(*sides, Scope(tables, frozenset()))
     place = {key: number for number, key in enumerate(sides[0].found)}
-    missing = [item for item in items if item.state == "only-left" and item.key.kind in _ORDER]
+    there = {(key.schema, key.name) for key in sides[1].found if key.kind == "table"}
+    gone = {(key.schema, key.name) for key in sides[0].found if key.kind == "table"} - there
+    missing = [
+        item
+        for item in items
+        if item.state == "only-left"
+        and item.key.kind in _ORDER
+        and not ({(item.key.schema, item.key.name), (item.key.schema, item.key.about)} & gone)
+    ]
     return [
         ObjectFix(item, statements, tuple(_dropped(item.key, right.engine, statements)))
         for item in sorted(missing, key=lambda item: (_ORDER.index(item.key.kind), place[item.key]))

@@ -142,7 +142,7 @@ def _constraint(constraint: Constraint, entry: Entry, engine: Engine) -> Iterato
         if constraint.kind in {ConstraintKind.INDEX, ConstraintKind.UNIQUE, ConstraintKind.PRIMARY}:
             name = "PRIMARY" if constraint.kind is ConstraintKind.PRIMARY else constraint.name
             unique = constraint.kind is not ConstraintKind.INDEX
-            text = ("unique " if unique else "") + f"({', '.join(constraint.columns)})"
+            text = plain(("unique " if unique else "") + f"({', '.join(constraint.columns)})")
             made = DatabaseObject((text,) if constraint.columns else (), statements)
             yield ObjectKey("index", "", name, table), made
         elif constraint.name:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from typing import Protocol
@@ -12,8 +13,15 @@ from sospes.model.events import Held
 from sospes.rows.types import base_type
 from sospes.sides.servers.address import Address
 
-_WITHOUT_EQUALITY = frozenset({"json", "xml", "point", "line", "box", "path", "polygon", "circle", "lseg"})
-"""Types of PostgreSQL that have no equality, or one that means something else; their text has."""
+_WITH_EQUALITY = frozenset(
+    "smallint integer bigint int int2 int4 int8 oid numeric decimal real double float4 float8 boolean bool text "
+    "character char varchar bpchar name bytea uuid date time timetz timestamp timestamptz interval inet cidr macaddr "
+    "macaddr8 bit money jsonb".split()
+)
+"""Types of PostgreSQL whose values are found by their literal. Of all others (types without equality or with one
+that means something else, those of the backup's own, names of objects, arrays, ranges) the text is compared."""
+
+_CONTROL = re.compile("[\0-\x1f\x7f]")
 
 Cells = Mapping[str, tuple[Column, Held]]
 """Column names with the column and a value."""
@@ -35,8 +43,8 @@ class Dialect(Protocol):
         """Put a row in."""
         ...
 
-    def delete(self, table: Name, seen: Cells) -> bytes:
-        """Take a row out that is as it was seen."""
+    def delete(self, table: Name, seen: Cells, *, keyed: bool) -> bytes:
+        """Take a row out that is as it was seen; one only of several that are equal, in a table without a key."""
         ...
 
     def update(self, table: Name, new: Cells, seen: Cells) -> bytes:
@@ -101,9 +109,13 @@ class _Words:
         values = b", ".join(self._value(value) for _, value in cells.values())
         return b"INSERT INTO %s (%s)%s VALUES (%s)" % (self._table(table), names, self.overriding, values)
 
-    def delete(self, table: Name, seen: Cells) -> bytes:
-        """Take a row out that is as it was seen."""
-        return b"DELETE FROM %s WHERE %s" % (self._table(table), self._where(seen))
+    def delete(self, table: Name, seen: Cells, *, keyed: bool) -> bytes:
+        """Take a row out that is as it was seen; one only of several that are equal, in a table without a key."""
+        where = self._where(seen)
+        return b"DELETE FROM %s WHERE %s" % (self._table(table), where if keyed else self._one_of(table, where))
+
+    def _one_of(self, table: Name, where: bytes) -> bytes:
+        raise NotImplementedError
 
     def update(self, table: Name, new: Cells, seen: Cells) -> bytes:
         """Set values of a row that is as it was seen."""
@@ -132,23 +144,37 @@ class _Postgresql(_Words):
         quoted = self._quoted(name)
         if value is None:
             return quoted + b" IS NULL"
-        cast = b"::text" if base_type(column.type) in _WITHOUT_EQUALITY else b""
+        first = base_type(column.type).split(" ")[0]
+        cast = b"" if first in _WITH_EQUALITY and "[" not in column.type else b"::text"
         return quoted + cast + b" = " + self._value(value)
+
+    def _one_of(self, table: Name, where: bytes) -> bytes:
+        return b"(tableoid, ctid) = (SELECT tableoid, ctid FROM %s WHERE %s LIMIT 1)" % (self._table(table), where)
+
+    def _text(self, text: str) -> bytes:
+        """Control characters are written as escapes, so that no client takes one for the end of a line."""
+        if _CONTROL.search(text) is None:
+            return super()._text(text)
+        raw = text.replace("\\", "\\\\").replace("'", "''")
+        return (
+            b"E'" + _CONTROL.sub(lambda match: f"\\x{ord(match[0]):02x}", raw).encode("utf-8", "surrogateescape") + b"'"
+        )
 
     def script(self, work: Work) -> Iterator[bytes]:
         """One transaction around a block that counts each statement's rows."""
         yield b"BEGIN;\nSET LOCAL client_encoding = 'UTF8';\n"
         yield from (setting + b";\n" for setting in self._settings)
         yield from _closed(work.before)
-        yield b"DO $sospes$\nDECLARE\n  touched bigint;\n  done bigint := 0;\nBEGIN\n"
+        tag = _tag_for(work.rows)
+        yield b"DO %s\nDECLARE\n  touched bigint;\n  done bigint := 0;\nBEGIN\n" % tag
         for number, statement in enumerate(work.rows, 1):
-            yield b"  %s;\n  GET DIAGNOSTICS touched = ROW_COUNT;\n" % _undollared(statement)
+            yield b"  %s;\n  GET DIAGNOSTICS touched = ROW_COUNT;\n" % statement
             yield (
                 b"  IF touched <> 1 THEN RAISE EXCEPTION 'row %% is no longer as it was compared', %d; END IF;\n"
                 % number
             )
             yield b"  done := done + 1;\n"
-        yield b"  RAISE NOTICE '%% rows brought back, %d expected', done;\nEND\n$sospes$;\n" % len(work.rows)
+        yield b"  RAISE NOTICE '%% rows brought back, %d expected', done;\nEND\n%s;\n" % (len(work.rows), tag)
         yield from _closed(self._behind(work))
         yield b"COMMIT;\n"
 
@@ -183,6 +209,7 @@ class _Mariadb(_Words):
 
     def _text(self, text: str) -> bytes:
         raw = text.replace("\\", "\\\\").replace("'", "''").replace("\0", "\\0").replace("\x1a", "\\Z")
+        raw = raw.replace("\r", "\\r").replace("\n", "\\n").replace("\t", "\\t").replace("\b", "\\b")
         return b"'" + raw.encode("utf-8", "surrogateescape") + b"'"
 
     def _same(self, name: str, column: Column, value: Held) -> bytes:
@@ -192,6 +219,9 @@ class _Mariadb(_Words):
         if isinstance(value, int | bytes):
             return quoted + b" = " + self._value(value)
         return b"CAST(" + quoted + b" AS CHAR) = BINARY " + self._value(value)
+
+    def _one_of(self, table: Name, where: bytes) -> bytes:
+        return where + b" LIMIT 1"
 
     def script(self, work: Work) -> Iterator[bytes]:
         """One transaction in a compound statement, which signals an error for a row that isn't there."""
@@ -239,6 +269,15 @@ class _Sqlite(_Words):
     def _same(self, name: str, column: Column, value: Held) -> bytes:
         return self._quoted(name) + b" IS " + self._value(value)
 
+    def _one_of(self, table: Name, where: bytes) -> bytes:
+        return b"rowid = (SELECT rowid FROM %s WHERE %s LIMIT 1)" % (self._table(table), where)
+
+    def _text(self, text: str) -> bytes:
+        """Text with control characters as its bytes: the engine's client ends lines at some and changes others."""
+        if _CONTROL.search(text) is None:
+            return super()._text(text)
+        return b"CAST(X'" + text.encode("utf-8", "surrogateescape").hex().encode() + b"' AS TEXT)"
+
     def script(self, work: Work) -> Iterator[bytes]:
         """One transaction; a table with a check makes a statement fail that touched another number of rows."""
         yield b".bail on\nBEGIN;\n"
@@ -261,9 +300,12 @@ def _closed(definitions: Sequence[bytes]) -> Iterator[bytes]:
         yield definition.strip().rstrip(b";") + b";\n"
 
 
-def _undollared(statement: bytes) -> bytes:
-    """A statement that doesn't end the block which it stands in: the mark can only be inside of a string."""
-    return statement.replace(b"$sospes$", b"$sospes' || '$")
+def _tag_for(statements: Sequence[bytes]) -> bytes:
+    """A mark for the block around statements that none of them holds."""
+    number = 0
+    while any(b"$sospes%d$" % number in statement for statement in statements):
+        number += 1
+    return b"$sospes%d$" % number
 
 
 def _not_as_seen(address: Address, number: int) -> CannotCheck:

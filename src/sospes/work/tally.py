@@ -3,13 +3,13 @@
 from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 
 from sospes.model.entries import Column, Constraint, ConstraintKind, Engine, Entry, Name
 from sospes.model.events import Batch, Event, RowsBegin, RowsEnd
 from sospes.model.findings import Finding
 from sospes.work.damage import BREAKS, Stretch, stretches
-from sospes.work.misfits import Fit
+from sospes.work.misfits import Fit, is_engine_table
 from sospes.work.outcome import ObjectSummary, TableSummary
 
 OBJECT_KINDS = frozenset(
@@ -23,6 +23,9 @@ OBJECT_KINDS = frozenset(
         "text search parser", "text search template", "large object", "package",
     }
 )  # fmt: skip
+MOST_OF_A_KIND = 200
+"""Findings of one code in one table that are kept one by one."""
+
 _STAND_IN_FOR = frozenset({"view", "materialized view"})
 
 
@@ -54,6 +57,8 @@ class Tally:
         self.tables: dict[Name, TableTally] = {}
         self.objects: dict[tuple[str, Name], ObjectSummary] = {}
         self.findings: list[Finding] = []
+        self._counts: dict[tuple[object, ...], int] = {}
+        self._last: dict[tuple[object, ...], Finding] = {}
         self.locked = False
         self._fit = Fit()
         self._partitions: set[Name] = set()
@@ -62,23 +67,42 @@ class Tally:
     def take(self, event: Event) -> None:
         """Count one event."""
         if isinstance(event, Finding):
-            self.findings.append(event)
+            self._finding(event)
         elif isinstance(event, Entry):
             self._entry(event)
         elif isinstance(event, RowsBegin):
+            if event.table.schema is None and is_engine_table(event.table):
+                self._current = None  # SQLite's statistics and counters are no rows of anybody's
+                return
             table = self._table(event.table)
             table.runs += 1
             self._current = table
             self._fit.rows(event)
             if event.columns is not None:
                 table.named_columns = table.named_columns or event.columns
-        elif isinstance(event, RowsEnd):
+        elif isinstance(event, RowsEnd) and (event.table.schema is not None or not is_engine_table(event.table)):
             table = self._table(event.table)
             table.rows += event.rows
             table.damaged += event.damaged
             table.lost = table.lost or event.lost
         elif isinstance(event, Batch) and self._current is not None:
             self._current.batches.append((event.plain_from, event.plain_to, event.rows))
+
+    def _finding(self, finding: Finding) -> None:
+        """Keep the first ones of a kind and a table, and the last; count what is between."""
+        place = finding.place
+        kind = (finding.code, finding.severity, place.database, place.schema, place.table)
+        count = self._counts[kind] = self._counts.get(kind, 0) + 1
+        if count <= MOST_OF_A_KIND:
+            self.findings.append(finding)
+        else:
+            self._last[kind] = finding
+
+    def further(self) -> Iterator[Finding]:
+        """The last finding of each kind of which not all were kept, and how many were left out."""
+        for kind, last in self._last.items():
+            count = self._counts[kind] - MOST_OF_A_KIND
+            yield last if count == 1 else replace(last, message=f"{last.message} ({count - 1:,} more before this one)")
 
     def _table(self, name: Name) -> TableTally:
         return self.tables.setdefault(name, TableTally(name))

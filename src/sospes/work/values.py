@@ -8,6 +8,7 @@ from dataclasses import dataclass, field, replace
 from pathlib import Path
 
 from sospes.formats.opening import Opening, open_backup
+from sospes.formats.script.characters import first_broken
 from sospes.model.entries import Column, ConstraintKind, Engine, Entry, Name
 from sospes.model.errors import UsageError
 from sospes.model.events import Batch, Event, Header, Notation, RowsBegin
@@ -64,6 +65,8 @@ class ValueChecks:
             if self.most_bytes is not None and self._seen > self.most_bytes:
                 return
             for bad in bad_values(event, self._table.columns, self._table.planned):
+                if first_broken(bad.cell, event.encoding) is not None:
+                    continue  # the reader has told of what is no text
                 self._table.bad += 1
                 if self._table.bad <= MOST_BAD:
                     yield self._finding(event, bad, self._name)

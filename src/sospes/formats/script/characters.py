@@ -11,6 +11,9 @@ from functools import cache
 ANY = "utf_8"
 """The codec where any bytes may stand: most are UTF-8, and what is not stays bytes. It is never held to be broken."""
 
+WESTERN = "sospes_cp1252"
+"""The western set of single bytes, as MariaDB's latin1 has it."""
+
 _NAMES = {
     "UTF8": "utf-8", "UNICODE": "utf-8", "UTF8MB4": "utf-8", "UTF8MB3": "utf-8",
     "BINARY": ANY, "SQL_ASCII": ANY, "LATIN1": "latin-1", "LATIN2": "iso8859-2",
@@ -72,6 +75,16 @@ def _filled(name: str) -> codecs.CodecInfo | None:
 
 
 codecs.register(_filled)
+
+
+def said_in(raw: bytes, codec: str) -> str:
+    """Text for people and for names; where any bytes may stand, what is not UTF-8 is most often the western set."""
+    if codec == ANY:
+        try:
+            return raw.decode("utf-8")
+        except UnicodeDecodeError:
+            return raw.decode(WESTERN)
+    return raw.decode(codec, "replace")
 
 
 def first_broken(data: bytes, codec: str, mariadb: bool = False) -> UnicodeDecodeError | None:

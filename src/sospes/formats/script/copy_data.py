@@ -124,7 +124,7 @@ def _odd_findings(run: DataRun, odd: Sequence[OddRow], plain_from: int, line: in
         place = Place(
             plain_from=plain_from + begin.start,
             plain_to=plain_from + last.end,
-            line=line + data.count(b"\n", 0, begin.start),
+            line=line + begin.row,
         )
         code = "row-shape" if "cells" in begin.problem else "row-text"
         yield from run.row_fault(code, (first_row + begin.row, first_row + last.row), _reworded(data, begin), place)
@@ -170,7 +170,7 @@ def _encoding_faults(run: DataRun, block: _Block, odd: set[int]) -> Iterator[Fin
         return
     position = 0
     for index, row in enumerate(block.data.split(b"\n")):
-        error = first_broken(row, run.encoding)
+        error = None if run.told_enough else first_broken(row, run.encoding)
         if error is not None and index not in odd:
             number = block.first_row + index
             place = Place(

@@ -223,6 +223,8 @@ def _column_option(phrase: Phrase, end: int, column: Column, constraints: list[C
         return replace(column, collation=column.collation or phrase.identifier())
     if phrase.take("generated") or phrase.word() == "as":
         return _generated(phrase, column)
+    if phrase.lexis.is_mariadb and phrase.take("on", "update"):
+        return replace(column, moves=True)
     if phrase.take("auto_increment"):
         return replace(column, identity=True)
     found = _inline_constraint(phrase, end, column, name, table)

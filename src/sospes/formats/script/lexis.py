@@ -12,6 +12,7 @@ from dataclasses import dataclass, replace
 from functools import cache
 from typing import NamedTuple
 
+from sospes.formats.script.characters import said_in
 from sospes.model.entries import Engine
 
 _STRING_PLAIN = re.compile(rb"(?:[^']++|'')*+'")
@@ -216,7 +217,7 @@ def tokens(statement: bytes, lexis: Lexis, limit: int | None = None) -> Iterator
 
 
 def _said(kind: str, raw: bytes, lexis: Lexis) -> tuple[str, str]:
-    text = raw.decode(lexis.encoding, "replace")
+    text = said_in(raw, lexis.encoding)
     if kind == "word":
         if lexis.engine is Engine.POSTGRESQL:
             return "word", text.lower()

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
+from sospes.formats.script.characters import said_in
 from sospes.formats.script.lexis import Lexis, Token, tokens
 from sospes.model.entries import Engine, Name
 
@@ -89,7 +90,7 @@ class Phrase:
         if start >= end:
             return ""
         raw = self.statement[self.tokens[start].start : self.tokens[end - 1].end]
-        return raw.decode(self.lexis.encoding, "replace")
+        return said_in(raw, self.lexis.encoding)
 
     def items(self, start: int, end: int) -> list[tuple[int, int]]:
         """Split a range of token indexes at its commas of the outermost level."""

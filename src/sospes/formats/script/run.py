@@ -61,6 +61,15 @@ class DataRun:
         """The number of the next row, counted from 1."""
         return self.rows + self.damaged + 1
 
+    @property
+    def told_enough(self) -> bool:
+        """Whether further faults of rows are only counted, so that their places need not be looked for."""
+        return self._reported >= MOST_FINDINGS
+
+    def count_fault(self) -> None:
+        """Count a fault that is not told."""
+        self._reported += 1
+
     def row_fault(self, code: str, rows: tuple[int, int], message: str, place: Place) -> Iterator[Finding]:
         """A fault about rows `rows[0]` to `rows[1]`, as long as there are not too many."""
         self._reported += 1

@@ -212,6 +212,9 @@ def _misshapen(
     run: DataRun, block: bytes, split: ValueRows, rows: NDArray[np.int64], at: tuple[int, int]
 ) -> Iterator[Finding]:
     for row in rows:
+        if run.told_enough:
+            run.count_fault()
+            continue
         start, end = int(split.starts[row]), int(split.ends[row]) + 1
         place = Place(plain_from=at[0] + start, plain_to=at[0] + end, line=at[1] + block.count(b"\n", 0, start))
         number = run.next_row + int(row)
@@ -242,16 +245,22 @@ def _bare_faults(run: DataRun, batch: Batch) -> Iterator[Finding]:
         return
     values = np.frombuffer(batch.data.replace(b"NULL", b"0000"), dtype=np.uint8)
     firsts, lasts = batch.starts.ravel(), batch.ends.ravel()
-    odd = np.flatnonzero(~_PLAIN_BYTES[values])
-    odd = odd[np.searchsorted(firsts, odd, side="right") > 0]
-    cells = np.unique(np.searchsorted(firsts, odd, side="right") - 1)
-    inner = np.flatnonzero((values[1:-1] == 32) & _DIGITS[values[:-2]] & ~_MARKS_AFTER[values[2:]]) + 1
-    cells = np.union1d(cells, np.searchsorted(firsts, inner, side="right") - 1)
-    cells = cells[cells >= 0]
-    quoted = values[np.minimum(firsts[cells], len(values) - 1)] == 39
-    for cell in cells[~quoted].tolist():
+    begins = np.minimum(firsts + (values[np.minimum(firsts, len(values) - 1)] == 32), len(values) - 1)
+    bare = values[begins] != 39
+    inside = np.zeros(len(values) + 1, dtype=np.int8)
+    inside[firsts[bare]] = 1
+    inside[lasts[bare]] -= 1
+    within = np.cumsum(inside[:-1], dtype=np.int8).astype(np.bool_)
+    odd = np.flatnonzero(within & ~_PLAIN_BYTES[values])
+    spaced = within[1:-1] & (values[1:-1] == 32) & _DIGITS[values[:-2]] & ~_MARKS_AFTER[values[2:]]
+    places = np.concatenate((odd, np.flatnonzero(spaced) + 1))
+    cells = np.unique(np.searchsorted(firsts, places, side="right") - 1)
+    for cell in cells.tolist():
         text = batch.data[firsts[cell] : lasts[cell]].strip()
         if text[:1] == b"'" or _BARE_CELL.fullmatch(text) or _SPOKEN_CELL.fullmatch(text):
+            continue
+        if run.told_enough:
+            run.count_fault()
             continue
         row, column = divmod(cell, batch.width)
         place = Place(
@@ -283,7 +292,7 @@ def _cell_encoding_faults(run: DataRun, batch: Batch) -> Iterator[Finding]:
             cell = batch.data[batch.starts[row, column] : batch.ends[row, column]]
             if cell.isascii() or (column < len(binary) and binary[column]) or cell.lstrip()[:7].lower() == b"_binary":
                 continue
-            error = first_broken(cell, run.encoding, mariadb)
+            error = None if run.told_enough else first_broken(cell, run.encoding, mariadb)
             if error is not None:
                 start = int(batch.starts[row, column]) + error.start
                 place = Place(

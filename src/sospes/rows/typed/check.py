@@ -25,6 +25,9 @@ _OTHER_LITERAL = re.compile(
 )
 
 
+_NUMBER = re.compile(rb"[-+]?[\d.]+(?:e[-+]?\d+)?|true|false", re.I)
+
+
 @dataclass(frozen=True, slots=True)
 class BadValue:
     """A value that is none of its column's type; `row` and `column` count from 0 in the batch."""
@@ -73,7 +76,7 @@ def _valid(cells: Cells, row: int, kind: Kind, notation: Notation) -> bool:
     if notation is Notation.COPY:
         return b"\\" in cell and kind.valid(_COPY_ESCAPE.sub(_copy_said, cell))
     if not cells.quoted[row]:
-        return _OTHER_LITERAL.match(cell) is not None
+        return _OTHER_LITERAL.match(cell) is not None or _NUMBER.fullmatch(cell) is None  # told by the reader
     if notation is Notation.MARIADB:
         return kind.valid(_QUOTED_ESCAPE.sub(_quoted_said, cell))
     return b"''" in cell and kind.valid(cell.replace(b"''", b"'"))

@@ -25,7 +25,7 @@ from sospes.sides.servers.objects_mariadb import objects_of
 
 ROWS_AT_ONCE = 5000
 _COLUMNS = """
-SELECT c.TABLE_SCHEMA, c.TABLE_NAME, c.COLUMN_NAME, c.COLUMN_TYPE, c.COLLATION_NAME, c.IS_NULLABLE
+SELECT c.TABLE_SCHEMA, c.TABLE_NAME, c.COLUMN_NAME, c.COLUMN_TYPE, c.COLLATION_NAME, c.IS_NULLABLE, c.EXTRA
 FROM information_schema.COLUMNS c JOIN information_schema.TABLES t USING (TABLE_SCHEMA, TABLE_NAME)
 WHERE {scope} AND t.TABLE_TYPE IN ('BASE TABLE', 'SYSTEM VERSIONED') AND BINARY t.TABLE_NAME = BINARY c.TABLE_NAME
   AND COALESCE(c.GENERATION_EXPRESSION, '') = ''
@@ -89,8 +89,9 @@ class LiveMariadb:
                 keys.setdefault(Name(database, None, table), []).append(column)
             cursor.execute(_COLUMNS.format(scope=f"c.{scope}"))
             columns: dict[Name, list[Column]] = {}
-            for database, table, column, kind, collation, nullable in cursor.fetchall():
-                found = Column(name=column, type=kind, collation=collation, not_null=nullable == "NO")
+            for database, table, column, kind, collation, nullable, extra in cursor.fetchall():
+                moves = "on update" in str(extra).lower()
+                found = Column(name=column, type=kind, collation=collation, not_null=nullable == "NO", moves=moves)
                 columns.setdefault(Name(database, None, table), []).append(found)
         return [
             LiveTable(name=name, columns=tuple(found), key=tuple(keys.get(name, ())))
