@@ -36,6 +36,10 @@ from sospes.work.pairing import Pairing, pair_tables
 from sospes.work.row_sides import RowSide, RowTable
 
 
+MOST_TOLD = 5
+"""Tables, or columns of one, that one side lacks and that are told one by one."""
+
+
 @dataclass(frozen=True, slots=True, kw_only=True)
 class ComparedTable:
     """What became of one table.
@@ -198,15 +202,30 @@ def _compared(found: Matched, differences: Differences | None) -> ComparedTable:
 def _structure(pairing: Pairing, left: RowSide, right: RowSide) -> Iterator[Finding]:
     """Tables and columns that only one side has."""
     for tables, here, there in ((pairing.only_left, left, right), (pairing.only_right, right, left)):
-        for table in tables:
+        for table in tables[:MOST_TOLD]:
             yield fault(
                 "table-missing",
                 f"{table.name.label} is in {here.name}, and not in {there.name}",
                 "if that is meant, name the tables to compare with --table",
                 _place(table),
             )
+        if len(tables) > MOST_TOLD:
+            yield fault(
+                "table-missing",
+                f"{len(tables) - MOST_TOLD:,} more tables are in {here.name}, and not in {there.name}",
+                "inspect --contents lists the tables of each side",
+            )
     for pair in pairing.pairs:
         for names, here, there in ((pair.left_extra, left, right), (pair.right_extra, right, left)):
+            if len(names) > MOST_TOLD:
+                yield fault(
+                    "column-missing",
+                    f"{pair.name.label}: {len(names):,} columns are in {here.name}, and not in {there.name}: "
+                    f"{', '.join(names[:MOST_TOLD])}, ...",
+                    "a side without definitions doesn't say how its columns are called; compare one that has them",
+                    _place(pair.left),
+                )
+                continue
             for name in names:
                 yield fault(
                     "column-missing",

@@ -6,6 +6,7 @@ Sources: PostgreSQL documentation, "System Catalogs", "COPY", "SET TRANSACTION".
 from __future__ import annotations
 
 from collections.abc import Iterator
+from contextlib import suppress
 from typing import Any
 
 import psycopg
@@ -229,8 +230,9 @@ def _stopped(connection: psycopg.Connection[Any]) -> None:
     if low.transaction_status != psycopg.pq.TransactionStatus.ACTIVE:
         return
     connection.cancel()
-    while low.get_copy_data(0)[0] > 0:
-        pass
+    with suppress(psycopg.OperationalError):  # all of it was taken already
+        while low.get_copy_data(0)[0] > 0:
+            pass
     while low.get_result() is not None:
         pass
 
