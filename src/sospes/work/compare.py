@@ -35,7 +35,6 @@ from sospes.work.outcome import Outcome
 from sospes.work.pairing import Pairing, pair_tables
 from sospes.work.row_sides import RowSide, RowTable
 
-
 MOST_TOLD = 5
 """Tables, or columns of one, that one side lacks and that are told one by one."""
 
