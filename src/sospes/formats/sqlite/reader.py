@@ -225,13 +225,15 @@ def _cut(size: int, expected: int) -> Finding:
 
 def _page_findings(connection: sqlite3.Connection) -> Iterator[Finding]:
     """The engine's own check of all pages and indexes, and of references, which SQLite holds only on demand."""
-    try:
-        problems = connection.execute(f"PRAGMA integrity_check({MOST_PROBLEMS})").fetchall()
-    except sqlite3.OperationalError as error:
-        if _NEEDS_MORE.search(str(error)) is None:
-            raise
-        problems = connection.execute(f"PRAGMA quick_check({MOST_PROBLEMS})").fetchall()
-        yield _check_incomplete(str(error))
+    problems: list[tuple[str]] = []
+    for check in ("integrity_check", "quick_check"):
+        try:
+            problems = connection.execute(f"PRAGMA {check}({MOST_PROBLEMS})").fetchall()
+            break
+        except sqlite3.OperationalError as error:
+            if _NEEDS_MORE.search(str(error)) is None:
+                raise
+            yield _check_incomplete(str(error))
     for (problem,) in problems:
         if _NEEDS_MORE.search(str(problem)):
             yield _check_incomplete(str(problem))
