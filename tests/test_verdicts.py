@@ -247,7 +247,7 @@ def test_an_error_inside_costs_no_other_backup_its_verdict(tmp_path: Path, monke
     def placed(self: Opened, finding: Finding) -> Finding:
         if self.name.endswith("a.sql"):
             raise IndexError("made up")
-        return whole(self)
+        return whole(self, finding)
 
     (tmp_path / "a.sql").write_bytes(tides()[:-30])
     monkeypatch.setattr(Opened, "placed", placed)
