@@ -285,7 +285,8 @@ def _header_only(opened: Opened) -> tuple[Description, tuple[Finding, ...]]:
         pass  # a head ends anywhere, so what it lacks is no finding
     opened.text.containers = list(opened.head.containers)
     opened.text.characters = opened.head.characters
-    header = replace(reader.header, complete=_complete_by_tail(opened, reader.notes))
+    complete = _complete_by_tail(opened, reader.notes)
+    header = replace(reader.header, complete=complete)
     if header.complete is False:
         findings.append(
             fault(
@@ -330,5 +331,6 @@ def _complete_by_tail(opened: Opened, notes: HeaderNotes) -> bool | None:
     match = _TAIL_CLOSING.search(tail)
     if match is None:
         return False
+    notes.comment(match[0].decode("ascii", "replace").strip(), size)  # it says when the backup was written
     keys = notes.restrict_keys
     return not keys or (match[1] or b"").decode() in keys

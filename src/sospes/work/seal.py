@@ -11,6 +11,8 @@ from dataclasses import asdict, dataclass
 from pathlib import Path
 from typing import Any
 
+import xxhash
+
 from sospes.model.errors import CannotCheck
 from sospes.model.findings import Finding, fault
 from sospes.stream.blocks import Digest, whole_digest
@@ -72,6 +74,16 @@ class Seal:
     tables: tuple[SealedTable, ...]
     restarts: Restarts
     signed: bool = False
+
+
+HEADS = (64, 512, 4096)
+"""Lengths of a file's beginning, in bytes, that are sealed by themselves: by them a file that was cut or grown is
+known for the one that was sealed."""
+
+
+def head_digests(head: bytes) -> dict[str, str]:
+    """The digests of a beginning, by its length, as far as it goes."""
+    return {str(length): xxhash.xxh3_128_hexdigest(head[:length]) for length in HEADS if len(head) >= length}
 
 
 def seal_text(seal: Seal, key: bytes | None) -> bytes:

@@ -16,7 +16,7 @@ from sospes.stream.blocks import block_digests, hasher
 from sospes.stream.containers import Block
 from sospes.stream.restart import plain_from
 from sospes.work.outcome import TableSummary
-from sospes.work.seal import ENDING, BadSeal, Seal, SealedTable, read_seal
+from sospes.work.seal import ENDING, HEADS, BadSeal, Seal, SealedTable, head_digests, read_seal
 from sospes.work.sealing import RowSums
 
 WORTH_SKIPPING = 1 << 18
@@ -96,11 +96,15 @@ def changed_bytes(seal: Seal, source: Source, progress: Progress | None = None) 
 
 
 def _foreign(seal: Seal, source: Source, size: int) -> Finding:
-    newer = _newer(seal, source)
+    known = seal.header.get("heads", {})
+    heads = head_digests(source.head(max(HEADS)))
+    agreeing = [length for length in heads if known.get(length) == heads[length]]
+    if agreeing and Path(source.name).name == Path(seal.name).name and size != seal.size_bytes:
+        return _resized(seal, size)
     return doubt(
         "seal-foreign",
         f"the seal is of another file: no block agrees; {seal.size_bytes:,} bytes were sealed, {size:,} are here",
-        "the file is newer than its seal: seal it anew" if newer else "name the right seal with --seal FILE",
+        "name the right seal with --seal FILE; if this is the file that was sealed, it is damaged: take another copy",
     )
 
 

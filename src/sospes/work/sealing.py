@@ -26,7 +26,7 @@ from sospes.stream.blocks import BLOCK_SIZE, Digest, block_digests
 from sospes.stream.restart import Restarts, gzip_restarts, thinned
 from sospes.work.figures import draft_of
 from sospes.work.outcome import Outcome
-from sospes.work.seal import ENDING, VERSION, Seal, SealedTable, SealedTotal, seal_text
+from sospes.work.seal import ENDING, HEADS, VERSION, Seal, SealedTable, SealedTotal, head_digests, seal_text
 
 _TIMES = (["date"], ["timestamp"], ["timestamptz"], ["datetime"])
 
@@ -217,6 +217,7 @@ def make_seal(paths: Sequence[Path], how: Sealing) -> tuple[Seal | None, Opened,
             "compression": opened.compression,
             "written_at": str(header.written_at) if header and header.written_at else None,
             "verdict": verdict_of(findings).word,
+            "heads": head_digests(opened.source.head(max(HEADS))),
         },
         tables=tuple(_sealed(table) for table in sums.tables.values()),
         restarts=_restarts(opened),
