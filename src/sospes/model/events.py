@@ -52,7 +52,8 @@ class Batch:
     For COPY text `data` is whole lines, `starts` is None, and `ends`, of shape (rows, columns), may be: cells are
     then found when asked for. For literals both are arrays of shape (rows, columns), offsets into `data`. For records,
     `records` holds the values as the engine gave them. `skipped` are the places, counted from 0 and in
-    order, of misshapen rows that were taken out of the block.
+    order, of misshapen rows that were taken out of the block. `recoded` is the codec that the rows are stored in, where
+    `data` is UTF-8 made from it, as bytes of its characters would be taken for marks.
     """
 
     notation: Notation
@@ -68,6 +69,12 @@ class Batch:
     ends: NDArray[np.int64] | None = None
     records: tuple[tuple[object, ...], ...] = ()
     skipped: tuple[int, ...] = ()
+    recoded: str | None = None
+
+    @property
+    def stored(self) -> bytes:
+        """The rows in the characters of the backup."""
+        return self.data if self.recoded is None else self.data.decode(self.encoding).encode(self.recoded)
 
     def number_of(self, row: int) -> int:
         """The number in its table, from 1, of the row with index `row` in this batch."""

@@ -85,7 +85,7 @@ class SqlWriter:
 
     def _rows(self, batch: Batch, begin: RowsBegin) -> int:
         if batch.notation is Notation.COPY:
-            return self._write(batch.data)
+            return self._write(batch.stored)
         table = '"' + begin.table.name.replace('"', '""') + '"'
         return self._write(sql_rows(batch, begin.opening, table))
 

@@ -8,7 +8,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from sospes.formats.script.characters import first_broken
+from sospes.formats.script.characters import first_broken, without_marks
 from sospes.formats.script.copy_rows import OddRow, may_hold, split_copy
 from sospes.formats.script.run import DataRun
 from sospes.formats.script.window import Window
@@ -72,13 +72,17 @@ def _copy_block(window: Window, run: DataRun, end: int) -> Generator[Event, None
     if not run.wanted or not data:
         window.advance(end)
         return False
+    stored = data
+    plain = without_marks(data, run.encoding)
+    data = data if plain is None else plain
     if run.width < 0:  # rows without a column list, of a table without a definition
         first = data[: data.find(b"\n")].rstrip(b"\r")
         run.width = first.count(b"\t") + 1 if first else 0
     split = split_copy(data, run.width, run.crlf)
     lost = _banner_in(data, split.odd[0].start) if split.odd else -1
     if lost >= 0:
-        data = data[:lost]
+        data = stored = stored[:lost]
+        plain = None
         split = split_copy(data, run.width, run.crlf)
         end = start + lost
     first_row = run.next_row
@@ -91,9 +95,11 @@ def _copy_block(window: Window, run: DataRun, end: int) -> Generator[Event, None
     window.release()
     if split.rows:
         batch = Batch(
-            notation=Notation.COPY, data=split.data, rows=split.rows, width=run.width, encoding=run.encoding,
-            first_row=first_row, plain_from=plain_from, plain_to=plain_from + len(data), line=line,
+            notation=Notation.COPY, data=split.data, rows=split.rows, width=run.width,
+            encoding=run.encoding if plain is None else "utf-8", first_row=first_row,
+            plain_from=plain_from, plain_to=plain_from + len(stored), line=line,
             ends=split.ends, skipped=tuple(row.row for row in split.odd),
+            recoded=None if plain is None else run.encoding,
         )  # fmt: skip
         yield batch
     if lost >= 0:

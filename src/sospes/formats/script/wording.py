@@ -116,6 +116,7 @@ _SETTINGS = frozenset(
 )
 """Words of the settings that backup programs write; one that differs from such a word in one bit is damaged."""
 _WORDS = re.compile(r"\w+")
+_DIGITS = re.compile(r"\d+")
 
 
 def strange_statement(kind: str, statement: bytes, lexis: Lexis) -> str:
@@ -164,5 +165,7 @@ def _damaged_word(word: str) -> bool:
     known_words = _SETTINGS | _TAIL
     if word.lower() in known_words or len(word) < 5:
         return False
+    if any(_DIGITS.sub("", known) == _DIGITS.sub("", word.lower()) for known in known_words):
+        return False  # character sets are numbered
     alike = [known for known in known_words if len(known) == len(word)]
     return any(one_bit_apart(word, known) or one_bit_apart(word, known.upper()) for known in alike)

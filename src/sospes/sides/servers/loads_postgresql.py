@@ -88,7 +88,7 @@ class Load:
             return
         try:
             if self.begin.notation is Notation.COPY:
-                self._copies[part].write(batch.data if batch.width else b"\n" * batch.rows)
+                self._copies[part].write(batch.stored if batch.width else b"\n" * batch.rows)
             elif batch.starts is not None:
                 for statement in statements_of(self.begin.opening, batch):
                     session.execute(statement)
