@@ -47,7 +47,7 @@ class Printer:
     def verdict(self, verdict: Verdict, name: str, summary: str, word: str = "") -> None:
         """The first line of any report; `word` stands in for a verdict that would promise too much."""
         line = Text()
-        line.append((word or verdict.word).upper(), style="bold" if word else _VERDICT_STYLES[verdict])
+        line.append((word or verdict.word).upper(), style=_VERDICT_STYLES[verdict])
         line.append(f"  {shown(name)}", style="bold")
         if summary:
             line.append(f"  {shown(summary)}")

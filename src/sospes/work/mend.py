@@ -330,7 +330,8 @@ def _left_over(left_place: Path | Address, right_place: Path | Address, how: Men
 def _notes(fixes: Sequence[_Fix]) -> Iterator[Finding]:
     extra = sum(fix.extra for fix in fixes)
     if extra:
-        yield note("rows-extra", f"{extra:,} rows are only on the right; the script leaves them alone")
+        rows = "1 row is" if extra == 1 else f"{extra:,} rows are"
+        yield note("rows-extra", f"{rows} only on the right; the script leaves them alone")
 
 
 def _counts(fixes: Sequence[_Fix]) -> Iterator[str]:
