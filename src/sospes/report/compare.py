@@ -87,7 +87,9 @@ def _table_detail(printer: Printer, table: ComparedTable) -> None:
     if table.columns_changed:
         listed = ", ".join(f"{shown(name)} in {count:,} rows" for name, count in table.columns_changed.items())
         printer.line(f"    changed columns: {listed}")
-    totals = [total for total in table.totals if not total.same]
+    totals = [
+        total for total in table.totals if not total.same and total.column not in table.key
+    ]  # nobody adds up keys
     if totals:
         printer.table(
             ["control total", "left", "right"],
