@@ -63,7 +63,7 @@ class ArchiveReader:
         self._finished: bool | None = None
         settings = b"\n".join(entry.definition for entry in self.toc if entry.kind in _NOT_NEEDED)
         self._script = ScriptReader(iter([Block(settings, 0, 0)]), Lexis(Engine.POSTGRESQL))
-        self._script.by_program = True
+        self._script.is_by_program()
         for _ in self._script.statements():
             pass  # only the settings are wanted, which the reader now has
 

@@ -7,18 +7,17 @@ from collections.abc import Callable, Iterator
 from dataclasses import replace
 
 from sospes.formats.script.agreement import Announced, disagreement, rows_disagreement, statement_missing
-from sospes.formats.script.characters import first_broken
 from sospes.formats.script.copy_data import read_copy
 from sospes.formats.script.header import HeaderNotes
-from sospes.formats.script.lexis import Lexis, Token, Unfinished, statement_end, tokens
+from sospes.formats.script.judging import FOREIGN_TEXT, Judge, foreign_text
+from sospes.formats.script.lexis import Lexis, Unfinished, statement_end
 from sospes.formats.script.meta import MetaLines
-from sospes.formats.script.row_heads import INSERT_TARGET, DataHead, copy_head, insert_head
+from sospes.formats.script.row_heads import DataHead, copy_head, insert_head
 from sospes.formats.script.run import DataRun, default_names, empty_rows
 from sospes.formats.script.settings import Settings
 from sospes.formats.script.statements import Classifier, Where
 from sospes.formats.script.value_data import read_values
 from sospes.formats.script.window import Window
-from sospes.formats.script.wording import strange_identity, strange_statement, strange_tail
 from sospes.model.entries import Column, Engine, Entry, Name
 from sospes.model.events import Event, Header, Notation, RowsBegin, RowsEnd
 from sospes.model.findings import Finding, Place, doubt, fault, note
@@ -34,20 +33,12 @@ LOOK_AHEAD = 64
 """Bytes that tell what comes next: a comment, a line for the client, a statement."""
 
 _SPACE = re.compile(rb"[\s;]*+")
-_CONTROL = re.compile(rb"[\x00-\x08\x0b\x0e-\x1f]")
 _LINE = re.compile(rb"[^\n]*+\n")
 _RESUME = re.compile(
     rb"\n(?=--\n-- |COPY |CREATE |ALTER |INSERT INTO |SET |SELECT pg_catalog|DROP |LOCK TABLES|/\*M?![0-9])"
 )
 _BEHIND_GAP = re.compile(_RESUME.pattern + rb"|(?:\A|\n)(\\\.)\r?\n")
-_INSERTS = re.compile(rb"(?:insert|replace)\b", re.I)
-_INSERT_OTHERWISE = re.compile(INSERT_TARGET.pattern + rb"\s*(?:select\b|set\b|table\b|with\b|\(\s*select\b)", re.I)
 _DEFAULT_ROW = re.compile(rb"insert\s+into\s+.*?\s+default\s+values\s*;", re.I | re.S)
-_FOREIGN_TEXT = re.compile(
-    rb"(?:\S+: )?(?:\S+: )?(?:error|warning|fatal|notice|hint|panic|usage|got error|couldn't|can't|access denied|"
-    rb"permission denied|segmentation fault|killed|connection|broken pipe|no space)\b",
-    re.I,
-)
 _FOREIGN_LINE = re.compile(
     rb"[\w./-]+: (?:\[[\w ()]+\] )?(?:error|warning|hint|detail|notice|fatal|panic|got err|couldn't|can't|unknown)",
     re.I,
@@ -60,9 +51,9 @@ class ScriptReader:
 
     def __init__(self, blocks: Iterator[Block | Finding], lexis: Lexis, wants: Wanted | None = None) -> None:
         self._blocks = _watched(blocks)
-        self.by_program = False  # whether the text surely comes from a backup program, whatever it says of itself
         self.notes = HeaderNotes()
         self.settings = Settings(lexis, self.notes)
+        self._judge = Judge(self.settings)
         self.wants = wants or (lambda _: True)
         self.tables: dict[Name, Entry] = {}
         self._types: dict[Name, dict[str, Column]] = {}
@@ -70,6 +61,10 @@ class ScriptReader:
         self._crlf = False
         self._last_comment = ""
         self._meta = MetaLines(self.settings)
+
+    def is_by_program(self) -> None:
+        """Know that the text surely comes from a backup program, whatever it says of itself."""
+        self._judge.by_program = True
 
     @property
     def header(self) -> Header:
@@ -152,7 +147,7 @@ class ScriptReader:
             if _FOREIGN_LINE.match(window.data, window.position):
                 place = self._place(window)
                 text = self._take_line(window)[:100].decode("utf-8", "replace").strip()
-                yield self._foreign_text(text, place)
+                yield foreign_text(text, place)
             elif first[:1] == b"-" and self.settings.is_line_comment(window.data, window.position):
                 yield from self._comment(window)
             elif first[:1] == b"#" and self.settings.lexis.is_mariadb:
@@ -278,7 +273,7 @@ class ScriptReader:
         entry = Classifier(statement, self.settings.lexis, where).entry()
         if entry.parents and entry.kind == "table":
             entry = self._inherited(entry)
-        finding = self._judge(entry) or (disagreement(announced, entry) if announced else None)
+        finding = self._judge.finding(entry) or (disagreement(announced, entry) if announced else None)
         window.advance(end)
         if finding is not None:
             yield finding.at(plain_from=entry.plain_from, plain_to=entry.plain_to, line=entry.line)
@@ -326,8 +321,8 @@ class ScriptReader:
         text = window.data[start : start + 60].split(b"\n")[0].decode("utf-8", "replace")
         window.advance(resume.end() if resume else len(window.data))
         place = Place(plain_from=begin, plain_to=window.offset, line=line, database=self.settings.database)
-        if _FOREIGN_TEXT.match(window.data, start):
-            return self._foreign_text(text, place)
+        if FOREIGN_TEXT.match(window.data, start):
+            return foreign_text(text, place)
         if resume is None and window.broken:
             return fault(
                 "text-lost",
@@ -347,121 +342,6 @@ class ScriptReader:
             f"{unfinished.inside} never ends; it begins: {text}",
             "a quote or bracket in it is damaged; reading went on at the next statement",
             place,
-        )
-
-    def _foreign_text(self, text: str, place: Place) -> Finding:
-        return fault(
-            "foreign-text",
-            f"a message of another program stands among the statements: {text}",
-            "the backup program failed or its messages went into the file: take the backup again",
-            place,
-        )
-
-    def _judge(self, entry: Entry) -> Finding | None:
-        place = Place(
-            plain_from=entry.plain_from,
-            plain_to=entry.plain_to,
-            line=entry.line,
-            database=entry.name.database,
-        )
-        text = " ".join(entry.definition[:80].decode("utf-8", "replace").split())
-        if entry.kind == "hostile":
-            return fault(
-                "hostile-statement",
-                f"{entry.name.name}: {text}",
-                "do not feed this file to a server; find out who could write to it",
-                place,
-            )
-        if entry.kind == "rollback" and self.notes.engine is Engine.SQLITE:
-            return fault(
-                "dump-rolled-back",
-                "the script ends by taking everything back: its writer met an error",
-                "check the database that it was taken from, then take the backup again",
-                place,
-            )
-        if entry.kind == "data" and _INSERTS.match(entry.definition) and not self._inserts_rows(entry):
-            return fault(
-                "statement-unreadable",
-                f"an INSERT is cut or damaged: {text}",
-                "a byte in it is damaged, or a part of it is gone; its rows are lost; compare with another copy",
-                place,
-            )
-        if entry.strange:
-            return self._strange(entry, place)
-        if entry.kind != "unknown":
-            return self._broken_text(entry, text, place) or self._unclear(entry, place)
-        if _FOREIGN_TEXT.match(entry.definition):
-            return self._foreign_text(text, place)
-        if self.settings.newer_than_known:
-            return doubt(
-                "statement-unknown",
-                f"written by a newer server than is known, and not understood: {text}",
-                "restore it on a server of that version to be sure",
-                place,
-            )
-        return fault(
-            "statement-unreadable",
-            f"no statement begins like this: {text}",
-            "a byte in it is damaged, or it is not part of the backup; compare with another copy",
-            place,
-        )
-
-    def _inserts_rows(self, entry: Entry) -> bool:
-        """Whether an INSERT without readable VALUES is one of another form: from a query, or with SET."""
-        where = Where(None, None, 0, 0)
-        head = insert_head(entry.definition, 0, self.settings.lexis, where)
-        return head is not None or _INSERT_OTHERWISE.match(entry.definition) is not None
-
-    def _strange(self, entry: Entry, place: Place) -> Finding:
-        """Certain in what a backup program wrote, or what the engine itself refuses; else people may know better."""
-        certain = self.notes.openings > 0 or self.by_program or self.notes.engine is Engine.SQLITE
-        return (fault if certain and not self.settings.newer_than_known else doubt)(
-            "definition-unreadable",
-            f"{entry.kind} {entry.name.label}: the engine has no such words: {entry.strange}",
-            "a byte in it is damaged: the table, and all its rows, would be lost; compare with another copy",
-            place,
-        )
-
-    def _unclear(self, entry: Entry, place: Place) -> Finding | None:
-        """A statement that no backup program words like this, in a script that one wrote."""
-        if not (self.notes.openings or self.by_program) or self.settings.newer_than_known:
-            return None
-        lexis = self.settings.lexis
-        strange = strange_statement(entry.kind, entry.definition, lexis)
-        if entry.kind == "identity" and strange_identity(entry.text):
-            strange = " ".join(entry.text.split())[:80]
-        elif entry.kind == "table" and lexis.is_mariadb:
-            strange = strange_tail(entry.definition)
-        if not strange:
-            return None
-        return doubt(
-            "statement-unclear",
-            f"no backup program words a statement like this: {strange}",
-            "a byte in it may be damaged, or somebody edited it: compare with another copy, or rehearse it",
-            place,
-        )
-
-    def _broken_text(self, entry: Entry, text: str, place: Place) -> Finding | None:
-        """A control character where only words and marks stand, or bytes that are no text in UTF-8.
-
-        Strings, names and comments may hold any character; servers check the characters of UTF-8, and those of other
-        sets by rules of their own.
-        """
-        if _CONTROL.search(entry.definition) is not None:
-            odd = next((token for token in tokens(entry.definition, self.settings.lexis) if _is_control(token)), None)
-            if odd is None:
-                return None
-            at, raw = odd.start, entry.definition[odd.start : odd.end]
-        else:
-            error = first_broken(entry.definition, self.settings.codec, self.settings.lexis.is_mariadb)
-            if error is None or self.settings.lexis.engine is Engine.SQLITE:
-                return None
-            at, raw = error.start, entry.definition[error.start : error.end]
-        return fault(
-            "definition-damaged",
-            f"the bytes {raw.hex()} can't stand in a definition: {text}",
-            "a byte in it is damaged; compare with another copy",
-            replace(place, plain_from=entry.plain_from + at, plain_to=entry.plain_from + at + len(raw)),
         )
 
     def _default_row(self, window: Window, where: Where, end: int) -> Iterator[Event]:
@@ -508,10 +388,6 @@ class ScriptReader:
             )
         if window.data and not window.data.endswith(b"\n") and complete:
             yield note("last-newline-missing", "the last newline is missing; nothing else is", "", place)
-
-
-def _is_control(token: Token) -> bool:
-    return token.kind == "mark" and _CONTROL.fullmatch(token.text.encode("utf-8", "replace")) is not None
 
 
 def _is_schema_table(table: Name) -> bool:

@@ -1,0 +1,158 @@
+"""What is wrong with a single statement: whether its words and bytes are such as the engine, or its programs, write."""
+
+from __future__ import annotations
+
+import re
+from dataclasses import replace
+
+from sospes.formats.script.characters import first_broken
+from sospes.formats.script.lexis import Token, tokens
+from sospes.formats.script.row_heads import INSERT_TARGET, insert_head
+from sospes.formats.script.settings import Settings
+from sospes.formats.script.statements import Where
+from sospes.formats.script.wording import strange_identity, strange_statement, strange_tail
+from sospes.model.entries import Engine, Entry
+from sospes.model.findings import Finding, Place, doubt, fault
+
+_CONTROL = re.compile(rb"[\x00-\x08\x0b\x0e-\x1f]")
+_INSERTS = re.compile(rb"(?:insert|replace)\b", re.I)
+_INSERT_OTHERWISE = re.compile(INSERT_TARGET.pattern + rb"\s*(?:select\b|set\b|table\b|with\b|\(\s*select\b)", re.I)
+FOREIGN_TEXT = re.compile(
+    rb"(?:\S+: )?(?:\S+: )?(?:error|warning|fatal|notice|hint|panic|usage|got error|couldn't|can't|access denied|"
+    rb"permission denied|segmentation fault|killed|connection|broken pipe|no space)\b",
+    re.I,
+)
+
+
+class Judge:
+    """Judges statements by where the script stands.
+
+    by_program  the text surely comes from a backup program, whatever it says of itself
+    """
+
+    def __init__(self, settings: Settings) -> None:
+        self._settings = settings
+        self._notes = settings.notes
+        self.by_program = False
+
+    def finding(self, entry: Entry) -> Finding | None:
+        """What is wrong with a statement, if anything is."""
+        place = Place(
+            plain_from=entry.plain_from,
+            plain_to=entry.plain_to,
+            line=entry.line,
+            database=entry.name.database,
+        )
+        text = " ".join(entry.definition[:80].decode("utf-8", "replace").split())
+        if entry.kind == "hostile":
+            return fault(
+                "hostile-statement",
+                f"{entry.name.name}: {text}",
+                "do not feed this file to a server; find out who could write to it",
+                place,
+            )
+        if entry.kind == "rollback" and self._notes.engine is Engine.SQLITE:
+            return fault(
+                "dump-rolled-back",
+                "the script ends by taking everything back: its writer met an error",
+                "check the database that it was taken from, then take the backup again",
+                place,
+            )
+        if entry.kind == "data" and _INSERTS.match(entry.definition) and not self._inserts_rows(entry):
+            return fault(
+                "statement-unreadable",
+                f"an INSERT is cut or damaged: {text}",
+                "a byte in it is damaged, or a part of it is gone; its rows are lost; compare with another copy",
+                place,
+            )
+        if entry.strange:
+            return self._strange(entry, place)
+        if entry.kind != "unknown":
+            return self._broken_text(entry, text, place) or self._unclear(entry, place)
+        if FOREIGN_TEXT.match(entry.definition):
+            return foreign_text(text, place)
+        if self._settings.newer_than_known:
+            return doubt(
+                "statement-unknown",
+                f"written by a newer server than is known, and not understood: {text}",
+                "restore it on a server of that version to be sure",
+                place,
+            )
+        return fault(
+            "statement-unreadable",
+            f"no statement begins like this: {text}",
+            "a byte in it is damaged, or it is not part of the backup; compare with another copy",
+            place,
+        )
+
+    def _inserts_rows(self, entry: Entry) -> bool:
+        """Whether an INSERT without readable VALUES is one of another form: from a query, or with SET."""
+        where = Where(None, None, 0, 0)
+        head = insert_head(entry.definition, 0, self._settings.lexis, where)
+        return head is not None or _INSERT_OTHERWISE.match(entry.definition) is not None
+
+    def _strange(self, entry: Entry, place: Place) -> Finding:
+        """Certain in what a backup program wrote, or what the engine itself refuses; else people may know better."""
+        certain = self._notes.openings > 0 or self.by_program or self._notes.engine is Engine.SQLITE
+        return (fault if certain and not self._settings.newer_than_known else doubt)(
+            "definition-unreadable",
+            f"{entry.kind} {entry.name.label}: the engine has no such words: {entry.strange}",
+            "a byte in it is damaged: the table, and all its rows, would be lost; compare with another copy",
+            place,
+        )
+
+    def _unclear(self, entry: Entry, place: Place) -> Finding | None:
+        """A statement that no backup program words like this, in a script that one wrote."""
+        if not (self._notes.openings or self.by_program) or self._settings.newer_than_known:
+            return None
+        lexis = self._settings.lexis
+        strange = strange_statement(entry.kind, entry.definition, lexis)
+        if entry.kind == "identity" and strange_identity(entry.text):
+            strange = " ".join(entry.text.split())[:80]
+        elif entry.kind == "table" and lexis.is_mariadb:
+            strange = strange_tail(entry.definition)
+        if not strange:
+            return None
+        return doubt(
+            "statement-unclear",
+            f"no backup program words a statement like this: {strange}",
+            "a byte in it may be damaged, or somebody edited it: compare with another copy, or rehearse it",
+            place,
+        )
+
+    def _broken_text(self, entry: Entry, text: str, place: Place) -> Finding | None:
+        """A control character where only words and marks stand, or bytes that are no text in UTF-8.
+
+        Strings, names and comments may hold any character; servers check the characters of UTF-8, and those of other
+        sets by rules of their own.
+        """
+        if _CONTROL.search(entry.definition) is not None:
+            odd = next((token for token in tokens(entry.definition, self._settings.lexis) if _is_control(token)), None)
+            if odd is None:
+                return None
+            at, raw = odd.start, entry.definition[odd.start : odd.end]
+        else:
+            error = first_broken(entry.definition, self._settings.codec, self._settings.lexis.is_mariadb)
+            if error is None or self._settings.lexis.engine is Engine.SQLITE:
+                return None
+            at, raw = error.start, entry.definition[error.start : error.end]
+        return fault(
+            "definition-damaged",
+            f"the bytes {raw.hex()} can't stand in a definition: {text}",
+            "a byte in it is damaged; compare with another copy",
+            replace(place, plain_from=entry.plain_from + at, plain_to=entry.plain_from + at + len(raw)),
+        )
+
+
+def foreign_text(text: str, place: Place) -> Finding:
+    """What is said of a message of another program."""
+    return fault(
+        "foreign-text",
+        f"a message of another program stands among the statements: {text}",
+        "the backup program failed or its messages went into the file: take the backup again",
+        place,
+    )
+
+
+def _is_control(token: Token) -> bool:
+    return token.kind == "mark" and _CONTROL.fullmatch(token.text.encode("utf-8", "replace")) is not None
