@@ -43,7 +43,10 @@ def _postgresql() -> Iterator[tuple[dict[str, bytes], Loads]]:
             except RuntimeError as error:
                 return str(error)
 
-        scripts = {"postgresql, COPY": server.dump("harbour"), "postgresql, INSERT": server.dump("harbour", "--inserts")}
+        scripts = {
+            "postgresql, COPY": server.dump("harbour"),
+            "postgresql, INSERT": server.dump("harbour", "--inserts"),
+        }
         yield scripts, load
 
 
@@ -116,7 +119,9 @@ def _scored(name: str, script: bytes, load: Loads, folder: Path, args: argparse.
             sound += 1
             said = load(bytes(data))
             if said:
-                misses.append((script[max(0, at - 30) : at], bytes(data[at : at + 1]), script[at + 1 : at + 20], said[-90:]))
+                misses.append(
+                    (script[max(0, at - 30) : at], bytes(data[at : at + 1]), script[at + 1 : at + 20], said[-90:])
+                )
     for miss in misses[: args.misses]:
         print("  missed:", *miss)
     return {
