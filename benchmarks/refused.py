@@ -53,7 +53,8 @@ def _postgresql() -> Iterator[tuple[dict[str, bytes], Loads]]:
 def _counts_of(server: PostgresServer, database: str) -> bytes:
     return server.query(
         database,
-        "SELECT nspname, relname, query_to_xml(format('SELECT count(*) FROM %I.%I', nspname, relname), true, false, '') "
+        "SELECT nspname, relname, "
+        "query_to_xml(format('SELECT count(*) FROM %I.%I', nspname, relname), true, false, '') "
         "FROM pg_class c JOIN pg_namespace n ON n.oid = relnamespace WHERE relkind = 'r' "
         "AND nspname NOT LIKE 'pg\\_%' AND nspname <> 'information_schema' ORDER BY 1, 2",
     )

@@ -246,7 +246,9 @@ def misfits(opened: Opened, tally: Tally) -> Iterator[Finding]:
         and opened.form in {"sql-script", "pg-archive"}
         and not any(finding.code in BREAKS for finding in tally.findings)
     ):
-        for finding in tally.misfits(opened.reader.header.engine):
+        header = opened.reader.header
+        certain = header.program is not None or header.promised
+        for finding in (*tally.misfits(header.engine), *tally.undone(certain=certain)):
             yield finding.at(file=opened.name)
 
 

@@ -11,6 +11,7 @@ from sospes.model.findings import Finding
 from sospes.work.damage import BREAKS, Stretch, stretches
 from sospes.work.misfits import Fit, is_engine_table
 from sospes.work.outcome import ObjectSummary, TableSummary
+from sospes.work.undoing import Undoing
 
 OBJECT_KINDS = frozenset(
     {
@@ -61,6 +62,7 @@ class Tally:
         self._last: dict[tuple[object, ...], Finding] = {}
         self.locked = False
         self._fit = Fit()
+        self._undoing = Undoing()
         self._partitions: set[Name] = set()
         self._current: TableTally | None = None
 
@@ -78,6 +80,7 @@ class Tally:
             table.runs += 1
             self._current = table
             self._fit.rows(event)
+            self._undoing.rows(event.table)
             if event.columns is not None:
                 table.named_columns = table.named_columns or event.columns
         elif isinstance(event, RowsEnd) and (event.table.schema is not None or not is_engine_table(event.table)):
@@ -109,6 +112,7 @@ class Tally:
 
     def _entry(self, entry: Entry) -> None:
         self._fit.entry(entry)
+        self._undoing.entry(entry)
         if entry.kind == "table":
             table = self._table(entry.name)
             table.columns = entry.columns
@@ -196,3 +200,7 @@ class Tally:
     def misfits(self, engine: Engine | None) -> Iterator[Finding]:
         """What refers to something that isn't there. Call once, after the last event."""
         yield from self._fit.findings(engine)
+
+    def undone(self, *, certain: bool) -> Iterator[Finding]:
+        """What the backup takes away or changes again. `certain`: a backup program wrote it. Call once, at the end."""
+        yield from self._undoing.findings(certain=certain)

@@ -132,8 +132,8 @@ class Classifier:
         if phrase.word() == "insert" and self._lexis.engine is Engine.SQLITE:
             return self._schema_insert()
         kind = _SIMPLE.get(phrase.word(), "unknown")
-        if kind == "emptying":
-            return self._emptying()
+        if kind in {"emptying", "catalog update"}:
+            return self._changing(kind)
         return self._entry(kind, self._first_words(), table=self._touched(kind))
 
     def _is_account(self) -> bool:
@@ -355,10 +355,11 @@ class Classifier:
         phrase = self._phrase
         phrase.position += 2 if phrase.word() in {"materialized", "foreign", "event"} else 1
         phrase.take("if", "exists")
-        return self._entry("drop", self._name())
+        return self._entry_of_many("drop")
 
     def _select(self) -> Entry:
         phrase = self._phrase
+        phrase.take("*", "from")
         name = phrase.parts()
         function = name[-1].lower() if name else ""
         phrase.take("(")
@@ -389,11 +390,19 @@ class Classifier:
             return self._entry("virtual table", Name(None, None, strings[1]))
         return self._entry("data", table=table)
 
-    def _emptying(self) -> Entry:
+    def _changing(self, kind: str) -> Entry:
         phrase = self._phrase
         phrase.position += 1
         _ = phrase.take("from") or phrase.take("table")
-        return self._entry("emptying", self._name())
+        phrase.take("only")
+        return self._entry_of_many(kind)
+
+    def _entry_of_many(self, kind: str) -> Entry:
+        """The entry of a statement with a list of names: the first is its own, the others stand in `parents`."""
+        entry, others = self._entry(kind, self._name()), []
+        while self._phrase.take(","):
+            others.append(self._name())
+        return _with(entry, tuple(others), frozenset())
 
     def _alter(self) -> Entry:
         phrase = self._phrase

@@ -1,0 +1,144 @@
+"""Whether a backup itself takes away or changes what it gave: rows that were read would not be there after a restore.
+
+Backup programs drop things only before they define them, and a stand-in only to define the real view; they never
+change, empty, rename or compute what they gave. Statements that only differ in the engine's own tables are theirs.
+"""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Iterator
+from dataclasses import replace
+
+from sospes.model.entries import Entry, Name
+from sospes.model.findings import Finding, Place, doubt, fault
+
+_STRINGS = re.compile(rb"'(?:[^']|'')*+'|\"(?:[^\"]|\"\")*+\"|`(?:[^`]|``)*+`|\[[^\]]*+\]|--[^\n]*+")
+_COMMENTS = re.compile(rb"/\*M?!\d*|/\*.*?\*/|\*/", re.S)
+_DROP = re.compile(r"drop (temporary )?(foreign table|table|schema|database|owned)\b")
+_ALTERED_AWAY = re.compile(r"\b(?:rename (?:to|as|column)|drop column)\b")
+_COMPUTED = re.compile(r"(?:insert|replace)\b.* (?:select|table) ")
+_CONDITIONS = ("prepare ", "execute ", "deallocate ")
+"""How programs of MariaDB run a setting only where the server knows it."""
+_REPLACE_STAND_INS = frozenset({"view", "materialized view"})
+_GIVES_TABLES = frozenset({"table", "virtual table", "foreign table"})
+_LONGEST = 1 << 16
+
+
+class Undoing:
+    """Takes in entries and openings of rows in order; afterwards tells what was undone."""
+
+    def __init__(self) -> None:
+        self._given: set[Name] = set()
+        self._with_rows: set[Name] = set()
+        self._gone: dict[Name, Entry] = {}
+        self._changed: list[Entry] = []
+        self._databases: dict[str, Entry] = {}
+        self._actions: list[Entry] = []
+
+    def entry(self, entry: Entry) -> None:
+        """Take in a definition or an action."""
+        if entry.kind in _GIVES_TABLES:
+            self._given.add(entry.name)
+        elif entry.kind == "database":
+            self._databases.pop(entry.name.name, None)
+        if entry.kind in _GIVES_TABLES | _REPLACE_STAND_INS:
+            self._gone.pop(entry.name, None)
+        elif entry.kind == "drop":
+            self._drop(entry)
+        elif entry.kind == "action" and self._given and not _words(entry.definition).startswith(_CONDITIONS):
+            self._actions.append(replace(entry, definition=entry.definition[:200]))
+        elif self._changes(entry):
+            self._changed.append(replace(entry, definition=entry.definition[:200]))
+
+    def rows(self, table: Name) -> None:
+        """Take in the opening of a table's rows."""
+        self._given.add(table)
+        self._with_rows.add(table)
+
+    def findings(self, *, certain: bool) -> Iterator[Finding]:
+        """What was undone: a fault where a backup program wrote the rest, else a doubt. Call once, at the end."""
+        severity = fault if certain else doubt
+        for table, entry in self._gone.items():
+            yield severity(
+                "dropped-again",
+                f"{table.full_label} is dropped after the backup gave it: {_start(entry)}",
+                "a restore would be without the table: find out who wrote that line, and compare with another copy",
+                _place(entry, table),
+            )
+        for name, entry in self._databases.items():
+            yield severity(
+                "dropped-again",
+                f"the database {name} is dropped and not made again: {_start(entry)}",
+                "a restore would lose what stands in it: find out who wrote that line",
+                _place(entry, Name(name, None, "")),
+            )
+        for entry in self._changed:
+            yield severity(
+                "changed-again",
+                f"what the backup gave is changed by the backup itself: {_start(entry)}",
+                "a restore would not hold what was read: find out who wrote that line, and compare with another copy",
+                _place(entry, entry.about or entry.name),
+            )
+
+        for entry in self._actions if certain else ():
+            yield doubt(
+                "effect-unknown",
+                f"no backup program writes a statement like this, and what it does can't be read: {_start(entry)}",
+                "a restore may not hold what was read: find out who wrote that line",
+                _place(entry, Name(entry.name.database, None, "")),
+            )
+
+    def _drop(self, entry: Entry) -> None:
+        words = _words(entry.definition)
+        match = _DROP.match(words)
+        if match is None:
+            if words.startswith("alter") and _ALTERED_AWAY.search(words) and entry.name in self._given:
+                self._changed.append(replace(entry, definition=entry.definition[:200]))
+            return
+        names = {entry.name, *entry.parents}
+        bare = {name.name for name in names}
+        what, start = match[2], replace(entry, definition=entry.definition[:200])
+        if what == "database":
+            self._databases.update(dict.fromkeys(bare, start))
+        if what == "owned":
+            gone = set(self._given)
+        elif what == "schema":
+            gone = {name for name in self._given if (name.schema or name.database) in bare}
+        elif what == "database":
+            gone = {name for name in self._given if name.database in bare}
+        else:
+            gone = self._given & names
+        self._gone.update(dict.fromkeys(gone, start))
+        self._given -= gone
+        self._with_rows -= gone
+
+    def _changes(self, entry: Entry) -> bool:
+        if entry.kind in {"emptying", "catalog update"}:
+            return not self._with_rows.isdisjoint({entry.name, *entry.parents})
+        if entry.kind == "rollback":
+            return bool(self._given) and " to " not in _words(entry.definition)
+        if entry.kind == "data":
+            return entry.about in self._given and _COMPUTED.match(_words(entry.definition)) is not None
+        return (
+            entry.kind == "table setting"
+            and entry.name in self._given
+            and _ALTERED_AWAY.search(_words(entry.definition)) is not None
+        )
+
+
+def _words(definition: bytes) -> str:
+    """A statement's words, without what is quoted and without comments."""
+    bare = _COMMENTS.sub(b" ", _STRINGS.sub(b" x ", definition[:_LONGEST]))
+    return " ".join(bare.decode("utf-8", "replace").lower().split())
+
+
+def _start(entry: Entry) -> str:
+    return " ".join(entry.definition[:80].decode(entry.encoding, "replace").split())
+
+
+def _place(entry: Entry, name: Name) -> Place:
+    return Place(
+        database=name.database, schema=name.schema, table=name.name or None,
+        line=entry.line or None, plain_from=entry.plain_from, plain_to=entry.plain_to,
+    )  # fmt: skip

@@ -1,0 +1,115 @@
+"""A backup that takes away or changes what it gave is never sound: a restore would not hold the rows that were read."""
+
+from __future__ import annotations
+
+from pathlib import Path
+
+import pytest
+
+from tests.backups import copy_table, mysql, postgresql
+from tests.conftest import sospes
+
+BOAT = copy_table("public.boat", [("sign", "integer NOT NULL"), ("name", "text")], [["1", "a"], ["2", "b"]], "sign")
+SHIP = (
+    b"DROP TABLE IF EXISTS `ship`;\nCREATE TABLE `ship` (\n  `a` int(11) DEFAULT NULL\n);\n"
+    b"INSERT INTO `ship` VALUES (1),(2);\n"
+)
+
+
+def _write(tmp_path: Path, text: bytes) -> Path:
+    path = tmp_path / "backup.sql"
+    path.write_bytes(text)
+    return path
+
+
+UNDOINGS = [
+    pytest.param("DROP TABLE public.boat;\n\n", "dropped-again", id="drop"),
+    pytest.param(
+        "DROP TABLE IF EXISTS public.other, public.boat CASCADE;\n\n", "dropped-again", id="drop-second-of-two"
+    ),
+    pytest.param("DROP SCHEMA public CASCADE;\n\n", "dropped-again", id="drop-schema"),
+    pytest.param("DROP OWNED BY CURRENT_USER;\n\n", "dropped-again", id="drop-owned"),
+    pytest.param("DROP DATABASE live;\n\n", "dropped-again", id="drop-another-database"),
+    pytest.param("TRUNCATE public.boat;\n\n", "changed-again", id="truncate"),
+    pytest.param("TRUNCATE TABLE ONLY public.other, public.boat;\n\n", "changed-again", id="truncate-second-of-two"),
+    pytest.param("DELETE FROM ONLY public.boat WHERE sign = 1;\n\n", "changed-again", id="delete"),
+    pytest.param("UPDATE public.boat SET name = 'x';\n\n", "changed-again", id="update"),
+    pytest.param("SET search_path = public;\nUPDATE boat SET name = 'x';\n\n", "changed-again", id="update-by-path"),
+    pytest.param("ALTER TABLE public.boat DROP COLUMN name;\n\n", "changed-again", id="drop-column"),
+    pytest.param("ALTER TABLE public.boat RENAME TO ship;\n\n", "changed-again", id="rename"),
+    pytest.param("INSERT INTO public.boat SELECT * FROM public.boat;\n\n", "changed-again", id="computed-rows"),
+    pytest.param("ROLLBACK;\n\n", "changed-again", id="rollback"),
+]
+
+
+@pytest.mark.parametrize("command", ["verify", "rehearse"])
+@pytest.mark.parametrize(("statement", "code"), UNDOINGS)
+def test_what_undoes_a_backup_is_a_fault(tmp_path: Path, command: str, statement: str, code: str) -> None:
+    assert sospes(command, _write(tmp_path, postgresql(BOAT)), "--json").code == 0
+    run = sospes(command, _write(tmp_path, postgresql(BOAT + statement.encode())), "--json")
+    assert run.code == 1
+    assert code in run.codes
+
+
+@pytest.mark.parametrize(
+    "statement",
+    [
+        pytest.param("SELECT public.wipe();\n\n", id="function"),
+        pytest.param("CALL public.wipe();\n\n", id="procedure"),
+        pytest.param("WITH x AS (DELETE FROM public.boat RETURNING sign) SELECT 1;\n\n", id="delete-in-a-query"),
+    ],
+)
+def test_what_may_undo_a_backup_is_a_doubt(tmp_path: Path, statement: str) -> None:
+    run = sospes("verify", _write(tmp_path, postgresql(BOAT + statement.encode())), "--json")
+    assert run.code == 3
+    assert "effect-unknown" in run.codes
+
+
+@pytest.mark.parametrize(
+    "text",
+    [
+        pytest.param(
+            postgresql(b"DROP TABLE IF EXISTS public.boat;\nDROP SCHEMA IF EXISTS x;\nCREATE SCHEMA x;\n\n" + BOAT),
+            id="cleaned-first",
+        ),
+        pytest.param(
+            postgresql(BOAT + b"ALTER TABLE public.boat DROP CONSTRAINT boat_pkey;\n\n"),
+            id="a-key-dropped",
+        ),
+        pytest.param(
+            postgresql(BOAT + b"UPDATE pg_catalog.pg_class SET relname = relname WHERE false;\n\n"),
+            id="the-catalog",
+        ),
+        pytest.param(
+            postgresql(
+                b'CREATE TABLE public."rename to" (\n    a integer\n);\n\n'
+                b'ALTER TABLE public."rename to" ENABLE ROW LEVEL SECURITY;\n\n'
+            ),
+            id="a-name-that-reads-like-it",
+        ),
+        pytest.param(mysql(SHIP + SHIP), id="dropped-and-made-anew"),
+        pytest.param(
+            mysql(
+                SHIP + b"DROP TABLE IF EXISTS `v`;\nCREATE TABLE `v` (\n  `a` tinyint NOT NULL\n);\n"
+                b"/*!50001 DROP TABLE `v`*/;\n/*!50001 CREATE VIEW `v` AS SELECT `ship`.`a` AS `a` FROM `ship`*/;\n"
+            ),
+            id="a-view-for-its-stand-in",
+        ),
+    ],
+)
+def test_what_programs_write_undoes_nothing(tmp_path: Path, text: bytes) -> None:
+    run = sospes("verify", _write(tmp_path, text), "--json")
+    assert not {"dropped-again", "changed-again", "effect-unknown"} & set(run.codes)
+
+
+def test_a_script_by_hand_may_know_better(tmp_path: Path) -> None:
+    text = b"CREATE TABLE boat (sign integer);\nINSERT INTO boat VALUES (1);\nUPDATE boat SET sign = 2;\n"
+    run = sospes("verify", _write(tmp_path, text), "--json")
+    assert run.code == 3
+    assert "changed-again" in run.codes
+
+
+def test_a_mariadb_table_is_dropped_again(tmp_path: Path) -> None:
+    run = sospes("verify", _write(tmp_path, mysql(SHIP + b"DROP TABLE IF EXISTS `ship`;\n")), "--json")
+    assert run.code == 1
+    assert "dropped-again" in run.codes
