@@ -56,13 +56,47 @@ def test_what_undoes_a_backup_is_a_fault(tmp_path: Path, command: str, statement
     [
         pytest.param("SELECT public.wipe();\n\n", id="function"),
         pytest.param("CALL public.wipe();\n\n", id="procedure"),
+        pytest.param(
+            "CREATE TRIGGER wipe AFTER INSERT ON public.boat EXECUTE FUNCTION public.wipe();\n\n", id="trigger"
+        ),
+        pytest.param("CREATE RULE wipe AS ON INSERT TO public.boat DO INSTEAD NOTHING;\n\n", id="rule"),
         pytest.param("WITH x AS (DELETE FROM public.boat RETURNING sign) SELECT 1;\n\n", id="delete-in-a-query"),
     ],
 )
 def test_what_may_undo_a_backup_is_a_doubt(tmp_path: Path, statement: str) -> None:
-    run = sospes("verify", _write(tmp_path, postgresql(BOAT + statement.encode())), "--json")
+    rows = BOAT[BOAT.index(b"COPY") : BOAT.index(b"\\.\n") + 3] if statement.startswith("CREATE") else b""
+    run = sospes("verify", _write(tmp_path, postgresql(BOAT + statement.encode() + rows)), "--json")
     assert run.code == 3
     assert "effect-unknown" in run.codes
+    after = sospes("verify", _write(tmp_path, postgresql(BOAT + statement.encode())), "--json")
+    assert ("effect-unknown" in after.codes) is not statement.startswith("CREATE")
+
+
+@pytest.mark.parametrize(
+    ("statement", "code", "said"),
+    [
+        pytest.param("DELETE FROM boat;\n", 1, "changed-again", id="delete"),
+        pytest.param("ALTER TABLE boat RENAME TO ship;\n", 1, "changed-again", id="rename"),
+        pytest.param("UPDATE sqlite_schema SET sql = 'x';\n", 1, "changed-again", id="the-schema-itself"),
+        pytest.param("VACUUM INTO 'elsewhere.db';\n", 1, "hostile-statement", id="another-file"),
+        pytest.param(
+            "CREATE TRIGGER wipe AFTER INSERT ON boat BEGIN DELETE FROM boat; END;\nINSERT INTO boat VALUES(2);\n",
+            3,
+            "effect-unknown",
+            id="trigger-before-rows",
+        ),
+    ],
+)
+@pytest.mark.parametrize("command", ["verify", "rehearse"])
+def test_a_script_of_sqlite_is_undone(tmp_path: Path, command: str, statement: str, code: int, said: str) -> None:
+    text = (
+        "PRAGMA foreign_keys=OFF;\nBEGIN TRANSACTION;\nCREATE TABLE boat (sign integer);\nINSERT INTO boat VALUES(1);\n"
+    )
+    assert sospes(command, _write(tmp_path, f"{text}COMMIT;\n".encode()), "--json").code == 0
+    run = sospes(command, _write(tmp_path, f"{text}{statement}COMMIT;\n".encode()), "--json")
+    assert run.code == code
+    assert said in run.codes
+    assert not (tmp_path / "elsewhere.db").exists()
 
 
 @pytest.mark.parametrize(
@@ -109,7 +143,17 @@ def test_a_script_by_hand_may_know_better(tmp_path: Path) -> None:
     assert "changed-again" in run.codes
 
 
-def test_a_mariadb_table_is_dropped_again(tmp_path: Path) -> None:
-    run = sospes("verify", _write(tmp_path, mysql(SHIP + b"DROP TABLE IF EXISTS `ship`;\n")), "--json")
-    assert run.code == 1
-    assert "dropped-again" in run.codes
+@pytest.mark.parametrize(
+    ("statement", "code", "said"),
+    [
+        pytest.param("DROP TABLE IF EXISTS `ship`;\n", 1, "dropped-again", id="drop"),
+        pytest.param("/*!50001 DELETE FROM `ship` */;\n", 1, "changed-again", id="conditional-delete"),
+        pytest.param("ALTER TABLE `ship` RENAME `boat`;\n", 1, "changed-again", id="rename"),
+        pytest.param("EXECUTE IMMEDIATE 'DELETE FROM ship';\n", 3, "effect-unknown", id="words-in-a-string"),
+        pytest.param("/*!50112 EXECUTE s */;\n", 0, "", id="a-setting-by-the-program"),
+    ],
+)
+def test_a_script_of_mariadb_is_undone(tmp_path: Path, statement: str, code: int, said: str) -> None:
+    run = sospes("verify", _write(tmp_path, mysql(SHIP + statement.encode())), "--json")
+    assert run.code == code
+    assert {"dropped-again", "changed-again", "effect-unknown"} & set(run.codes) == ({said} if said else set())

@@ -16,12 +16,13 @@ from sospes.model.findings import Finding, Place, doubt, fault
 _STRINGS = re.compile(rb"'(?:[^']|'')*+'|\"(?:[^\"]|\"\")*+\"|`(?:[^`]|``)*+`|\[[^\]]*+\]|--[^\n]*+")
 _COMMENTS = re.compile(rb"/\*M?!\d*|/\*.*?\*/|\*/", re.S)
 _DROP = re.compile(r"drop (temporary )?(foreign table|table|schema|database|owned)\b")
-_ALTERED_AWAY = re.compile(r"\b(?:rename (?:to|as|column)|drop column)\b")
+_ALTERED_AWAY = re.compile(r"\b(?:rename(?! (?:index|key|constraint)\b)|drop column)\b")
 _COMPUTED = re.compile(r"(?:insert|replace)\b.* (?:select|table) ")
-_CONDITIONS = ("prepare ", "execute ", "deallocate ")
-"""How programs of MariaDB run a setting only where the server knows it."""
+_CONDITION = b"/*!50112 "
+"""How programs of MySQL run a setting only where the server knows it: PREPARE and EXECUTE behind this mark."""
 _REPLACE_STAND_INS = frozenset({"view", "materialized view"})
 _GIVES_TABLES = frozenset({"table", "virtual table", "foreign table"})
+_SCHEMA_TABLES = frozenset({"sqlite_schema", "sqlite_master"})
 _LONGEST = 1 << 16
 
 
@@ -35,6 +36,7 @@ class Undoing:
         self._changed: list[Entry] = []
         self._databases: dict[str, Entry] = {}
         self._actions: list[Entry] = []
+        self._fired: dict[Name, Entry] = {}
 
     def entry(self, entry: Entry) -> None:
         """Take in a definition or an action."""
@@ -42,17 +44,22 @@ class Undoing:
             self._given.add(entry.name)
         elif entry.kind == "database":
             self._databases.pop(entry.name.name, None)
+        elif entry.kind in {"trigger", "rule"} and entry.about is not None:
+            self._fired.setdefault(entry.about, replace(entry, definition=entry.definition[:200]))
         if entry.kind in _GIVES_TABLES | _REPLACE_STAND_INS:
             self._gone.pop(entry.name, None)
         elif entry.kind == "drop":
             self._drop(entry)
-        elif entry.kind == "action" and self._given and not _words(entry.definition).startswith(_CONDITIONS):
+        elif entry.kind == "action" and self._given and not entry.definition.startswith(_CONDITION):
             self._actions.append(replace(entry, definition=entry.definition[:200]))
         elif self._changes(entry):
             self._changed.append(replace(entry, definition=entry.definition[:200]))
 
     def rows(self, table: Name) -> None:
         """Take in the opening of a table's rows."""
+        if table in self._fired:
+            self._actions.append(self._fired[table])
+            del self._fired[table]
         self._given.add(table)
         self._with_rows.add(table)
 
@@ -84,7 +91,7 @@ class Undoing:
         for entry in self._actions if certain else ():
             yield doubt(
                 "effect-unknown",
-                f"no backup program writes a statement like this, and what it does can't be read: {_start(entry)}",
+                f"no backup program writes this here, and what it does to rows can't be read: {_start(entry)}",
                 "a restore may not hold what was read: find out who wrote that line",
                 _place(entry, Name(entry.name.database, None, "")),
             )
@@ -112,10 +119,12 @@ class Undoing:
         self._gone.update(dict.fromkeys(gone, start))
         self._given -= gone
         self._with_rows -= gone
+        self._fired = {table: trigger for table, trigger in self._fired.items() if table not in gone}
 
     def _changes(self, entry: Entry) -> bool:
         if entry.kind in {"emptying", "catalog update"}:
-            return not self._with_rows.isdisjoint({entry.name, *entry.parents})
+            of_schema = entry.name.name in _SCHEMA_TABLES and entry.name.schema is None
+            return (bool(self._given) and of_schema) or not self._with_rows.isdisjoint({entry.name, *entry.parents})
         if entry.kind == "rollback":
             return bool(self._given) and " to " not in _words(entry.definition)
         if entry.kind == "data":

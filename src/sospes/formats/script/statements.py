@@ -216,6 +216,8 @@ class Classifier:
             return "copy from or to a file or program of the server"
         if first in {"select", "with"} and {"outfile", "dumpfile"} & plain:
             return "writes a file on the server"
+        if first == "vacuum" and "into" in plain:
+            return "writes another file"
         if first not in {"create", "comment", "alter", "grant"} and _OUTSIDE_FUNCTIONS & plain:
             return f"calls {min(_OUTSIDE_FUNCTIONS & plain)}, which reaches outside of the database"
         if first == "do" and self._lexis.engine is Engine.POSTGRESQL:
