@@ -136,6 +136,13 @@ def test_what_programs_write_undoes_nothing(tmp_path: Path, text: bytes) -> None
     assert not {"dropped-again", "changed-again", "effect-unknown"} & set(run.codes)
 
 
+def test_two_backups_in_one_file_are_told(tmp_path: Path) -> None:
+    assert sospes("verify", _write(tmp_path, mysql(SHIP)), "--json").code == 0
+    run = sospes("verify", _write(tmp_path, mysql(SHIP) + mysql(SHIP)), "--json")
+    assert run.code == 3
+    assert run.codes == ["given-twice"]
+
+
 def test_a_script_by_hand_may_know_better(tmp_path: Path) -> None:
     text = b"CREATE TABLE boat (sign integer);\nINSERT INTO boat VALUES (1);\nUPDATE boat SET sign = 2;\n"
     run = sospes("verify", _write(tmp_path, text), "--json")

@@ -37,11 +37,15 @@ class Undoing:
         self._databases: dict[str, Entry] = {}
         self._actions: list[Entry] = []
         self._fired: dict[Name, Entry] = {}
+        self._had_rows: set[Name] = set()
+        self._anew: dict[Name, Entry] = {}
 
     def entry(self, entry: Entry) -> None:
         """Take in a definition or an action."""
         if entry.kind in _GIVES_TABLES:
             self._given.add(entry.name)
+            if entry.name in self._had_rows:
+                self._anew.setdefault(entry.name, replace(entry, definition=entry.definition[:200]))
         elif entry.kind == "database":
             self._databases.pop(entry.name.name, None)
         elif entry.kind in {"trigger", "rule"} and entry.about is not None:
@@ -88,6 +92,15 @@ class Undoing:
                 _place(entry, entry.about or entry.name),
             )
 
+        if self._anew:
+            table, entry = next(iter(self._anew.items()))
+            more = f", and {len(self._anew) - 1:,} more tables" if len(self._anew) > 1 else ""
+            yield doubt(
+                "given-twice",
+                f"{table.full_label} is given with rows, dropped, and given anew{more}: counts here are of both",
+                "two backups stand in one file, and a restore keeps the later one: split the file and check each part",
+                _place(entry, table),
+            )
         for entry in self._actions if certain else ():
             yield doubt(
                 "effect-unknown",
@@ -118,6 +131,7 @@ class Undoing:
             gone = self._given & names
         self._gone.update(dict.fromkeys(gone, start))
         self._given -= gone
+        self._had_rows |= self._with_rows & gone
         self._with_rows -= gone
         self._fired = {table: trigger for table, trigger in self._fired.items() if table not in gone}
 
