@@ -60,7 +60,7 @@ def entry(text: str, lexis: Lexis = POSTGRESQL) -> Entry:
     ("SELECT pg_catalog.setval('rescue.\"Odd s\"', 7, true);", "sequence value", "rescue.Odd s"),
     ("SELECT pg_catalog.lo_create('4242');", "large object", "4242"),
     ("SELECT pg_catalog.set_config('search_path', '', false);", "setting", "search_path"),
-    ("SELECT * FROM pg_catalog.pg_restore_relation_stats('version', '180000'::integer);", "action", "select * from pg_catalog"),
+    ("SELECT * FROM pg_catalog.pg_restore_relation_stats('version', '180000'::integer);", "statistics values", "pg_restore_relation_stats"),
     ("COMMENT ON TABLE rescue.boat IS 'x; y';", "comment", "comment on table rescue"),
     ("GRANT SELECT ON TABLE rescue.boat TO warden;", "grant", "grant select on table"),
     ("DROP TABLE IF EXISTS rescue.boat;", "drop", "rescue.boat"),

@@ -36,7 +36,7 @@ _POSTGRESQL = {
         "text search parser", "text search template",
     },
     Leave.OURS: frozenset({"role", "database", "use"}),
-    Leave.PASSED_OVER: frozenset({"drop", "tablespace"}),
+    Leave.PASSED_OVER: frozenset({"drop", "tablespace", "statistics values"}),
 }  # fmt: skip
 _MARIADB = {
     Leave.RESTORER: frozenset(
