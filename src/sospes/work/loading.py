@@ -14,7 +14,7 @@ from sospes.rows.types import hold_of
 from sospes.sides.embedded.copy import MOST_COLUMNS, EmbeddedCopy
 from sospes.sides.embedded.keys import NotRehearsed
 from sospes.sides.embedded.shape import HeldTable
-from sospes.work.misfits import WITHOUT_TABLES, is_engine_table
+from sospes.work.misfits import brings_tables, is_engine_table
 from sospes.work.selection import Selection
 from sospes.work.tally import OBJECT_KINDS
 
@@ -74,7 +74,7 @@ class Loader:
             self._definitions[entry.name] = entry
         elif entry.kind == "attach" and entry.about:
             self._attached += [(entry.about, parent) for parent in entry.parents]
-        elif entry.kind == "extension" and entry.name.name not in WITHOUT_TABLES:
+        elif brings_tables(entry):
             self._extended.add(entry.name.database)
         elif entry.kind in {"view", "materialized view"}:
             self._definitions.pop(entry.name, None)

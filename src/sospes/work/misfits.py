@@ -27,7 +27,7 @@ _ENGINE_TABLES = frozenset(
     "sqlite_schema sqlite_master sqlite_sequence sqlite_stat1 sqlite_stat2 sqlite_stat3 sqlite_stat4".split()
 )
 _VERSION_COLUMNS = frozenset({"row_start", "row_end"})
-WITHOUT_TABLES = frozenset(
+_WITHOUT_TABLES = frozenset(
     (
         "plpgsql amcheck autoinc bloom bool_plperl btree_gin btree_gist citext cube dblink dict_int dict_xsyn "
         "earthdistance file_fdw fuzzystrmatch hstore hstore_plperl hstore_plpython3u insert_username intagg intarray "
@@ -60,20 +60,20 @@ class Fit:
         self._constraints: list[tuple[Entry, Constraint]] = []
         self._mentions: list[Entry] = []
         self._foreign_databases: set[str | None] = set()
-        self._tables_made: set[Name] = set()
+        self._made: dict[str | None, set[Name]] = {}
         self._twice: list[Entry] = []
 
     def entry(self, entry: Entry) -> None:
         """Take in a definition."""
         bare = replace(entry, definition=b"")
+        made = self._made.setdefault(entry.name.database, set())
         if entry.kind == "drop":
-            self._tables_made.discard(entry.name)
-            gone = entry.name.name  # a whole database may be dropped
-            self._tables_made = {name for name in self._tables_made if name.database != gone}
-        if entry.kind == "table" and entry.name in self._tables_made and not _made_if_missing(entry):
-            self._twice.append(bare)
-        if entry.kind == "table":
-            self._tables_made.add(entry.name)
+            made.discard(entry.name)
+            self._made.pop(entry.name.name, None)  # a whole database may be dropped
+        elif entry.kind == "table":
+            if entry.name in made and not _made_if_missing(entry):
+                self._twice.append(bare)
+            made.add(entry.name)
         if entry.kind in _TABLES:
             columns = frozenset(column.name.casefold() for column in entry.columns)
             certain = "open" not in entry.options and entry.kind == "table"
@@ -81,7 +81,7 @@ class Fit:
             self._folded[_folded(entry.name)] = entry.name
         elif entry.kind in _LIKE_TABLES:
             self._others.add(_folded(entry.name))
-        elif entry.kind == "extension" and entry.name.name not in WITHOUT_TABLES:
+        elif brings_tables(entry):
             self._foreign_databases.add(entry.name.database)
         self._constraints.extend((bare, constraint) for constraint in entry.constraints)
         if entry.kind in _NEEDS_TABLE and entry.about is not None:
@@ -220,6 +220,11 @@ class Fit:
 
 def _made_if_missing(entry: Entry) -> bool:
     return b"if not exists" in b" ".join(entry.definition[:200].lower().split())
+
+
+def brings_tables(entry: Entry) -> bool:
+    """Whether an entry is of an extension that may bring tables with rows, which the backup then doesn't define."""
+    return entry.kind == "extension" and entry.name.name not in _WITHOUT_TABLES
 
 
 def is_engine_table(name: Name) -> bool:

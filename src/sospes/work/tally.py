@@ -73,7 +73,7 @@ class Tally:
         elif isinstance(event, Entry):
             self._entry(event)
         elif isinstance(event, RowsBegin):
-            if event.table.schema is None and is_engine_table(event.table):
+            if _is_engines(event.table):
                 self._current = None  # SQLite's statistics and counters are no rows of anybody's
                 return
             table = self._table(event.table)
@@ -83,7 +83,7 @@ class Tally:
             self._undoing.rows(event.table)
             if event.columns is not None:
                 table.named_columns = table.named_columns or event.columns
-        elif isinstance(event, RowsEnd) and (event.table.schema is not None or not is_engine_table(event.table)):
+        elif isinstance(event, RowsEnd) and not _is_engines(event.table):
             table = self._table(event.table)
             table.rows += event.rows
             table.damaged += event.damaged
@@ -204,3 +204,7 @@ class Tally:
     def undone(self, *, certain: bool) -> Iterator[Finding]:
         """What the backup takes away or changes again. `certain`: a backup program wrote it. Call once, at the end."""
         yield from self._undoing.findings(certain=certain)
+
+
+def _is_engines(name: Name) -> bool:
+    return name.schema is None and is_engine_table(name)

@@ -24,6 +24,8 @@ _REPLACE_STAND_INS = frozenset({"view", "materialized view"})
 _GIVES_TABLES = frozenset({"table", "virtual table", "foreign table"})
 _SCHEMA_TABLES = frozenset({"sqlite_schema", "sqlite_master"})
 _LONGEST = 1 << 16
+_SHOWN = 200
+"""Bytes of a statement that are kept to be shown."""
 
 
 class Undoing:
@@ -42,28 +44,29 @@ class Undoing:
 
     def entry(self, entry: Entry) -> None:
         """Take in a definition or an action."""
+        start = replace(entry, definition=entry.definition[:_SHOWN])
         if entry.kind in _GIVES_TABLES:
             self._given.add(entry.name)
             if entry.name in self._had_rows:
-                self._anew.setdefault(entry.name, replace(entry, definition=entry.definition[:200]))
+                self._anew.setdefault(entry.name, start)
         elif entry.kind == "database":
             self._databases.pop(entry.name.name, None)
         elif entry.kind in {"trigger", "rule"} and entry.about is not None:
-            self._fired.setdefault(entry.about, replace(entry, definition=entry.definition[:200]))
+            self._fired.setdefault(entry.about, start)
         if entry.kind in _GIVES_TABLES | _REPLACE_STAND_INS:
             self._gone.pop(entry.name, None)
         elif entry.kind == "drop":
-            self._drop(entry)
+            self._drop(entry, start)
         elif entry.kind == "action" and self._given and not entry.definition.startswith(_CONDITION):
-            self._actions.append(replace(entry, definition=entry.definition[:200]))
+            self._actions.append(start)
         elif self._changes(entry):
-            self._changed.append(replace(entry, definition=entry.definition[:200]))
+            self._changed.append(start)
 
     def rows(self, table: Name) -> None:
         """Take in the opening of a table's rows."""
-        if table in self._fired:
-            self._actions.append(self._fired[table])
-            del self._fired[table]
+        fired = self._fired.pop(table, None)
+        if fired is not None:
+            self._actions.append(fired)
         self._given.add(table)
         self._with_rows.add(table)
 
@@ -91,7 +94,6 @@ class Undoing:
                 "a restore would not hold what was read: find out who wrote that line, and compare with another copy",
                 _place(entry, entry.about or entry.name),
             )
-
         if self._anew:
             table, entry = next(iter(self._anew.items()))
             more = f", and {len(self._anew) - 1:,} more tables" if len(self._anew) > 1 else ""
@@ -109,23 +111,22 @@ class Undoing:
                 _place(entry, Name(entry.name.database, None, "")),
             )
 
-    def _drop(self, entry: Entry) -> None:
+    def _drop(self, entry: Entry, start: Entry) -> None:
         words = _words(entry.definition)
         match = _DROP.match(words)
         if match is None:
             if words.startswith("alter") and _ALTERED_AWAY.search(words) and entry.name in self._given:
-                self._changed.append(replace(entry, definition=entry.definition[:200]))
+                self._changed.append(start)
             return
         names = {entry.name, *entry.parents}
         bare = {name.name for name in names}
-        what, start = match[2], replace(entry, definition=entry.definition[:200])
-        if what == "database":
-            self._databases.update(dict.fromkeys(bare, start))
+        what = match[2]
         if what == "owned":
             gone = set(self._given)
         elif what == "schema":
             gone = {name for name in self._given if (name.schema or name.database) in bare}
         elif what == "database":
+            self._databases.update(dict.fromkeys(bare, start))
             gone = {name for name in self._given if name.database in bare}
         else:
             gone = self._given & names
@@ -133,7 +134,8 @@ class Undoing:
         self._given -= gone
         self._had_rows |= self._with_rows & gone
         self._with_rows -= gone
-        self._fired = {table: trigger for table, trigger in self._fired.items() if table not in gone}
+        for table in gone:
+            self._fired.pop(table, None)
 
     def _changes(self, entry: Entry) -> bool:
         if entry.kind in {"emptying", "catalog update"}:
