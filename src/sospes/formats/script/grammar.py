@@ -13,6 +13,7 @@ from __future__ import annotations
 import re
 import sqlite3
 from contextlib import closing
+from functools import cache
 
 from sospes.formats.script.definitions import is_constraint
 from sospes.formats.script.lexis import Lexis, Token
@@ -68,18 +69,22 @@ _MARIADB_CONSTRAINT = (
 )
 
 
-def _column(kind: str, option: str) -> re.Pattern[str]:
+_COLUMNS = {
+    Engine.POSTGRESQL: (_POSTGRESQL_TYPE, _POSTGRESQL_OPTION),
+    Engine.MARIADB: (_MARIADB_TYPE, _MARIADB_OPTION),
+}
+_CONSTRAINTS = {Engine.POSTGRESQL: _POSTGRESQL_CONSTRAINT, Engine.MARIADB: _MARIADB_CONSTRAINT}
+
+
+@cache
+def _pattern(engine: Engine, constraint: bool) -> re.Pattern[str]:
+    """The grammar of an item of a table's body, compiled for the engine that is met."""
+    if constraint:
+        return re.compile(_CONSTRAINTS[engine], re.DOTALL)
+    kind, option = _COLUMNS[engine]
     return re.compile(rf"(?:{NAME}|S)(?: {kind})?(?: {option})*", re.DOTALL)
 
 
-_COLUMNS = {
-    Engine.POSTGRESQL: _column(_POSTGRESQL_TYPE, _POSTGRESQL_OPTION),
-    Engine.MARIADB: _column(_MARIADB_TYPE, _MARIADB_OPTION),
-}
-_CONSTRAINTS = {
-    Engine.POSTGRESQL: re.compile(_POSTGRESQL_CONSTRAINT, re.DOTALL),
-    Engine.MARIADB: re.compile(_MARIADB_CONSTRAINT, re.DOTALL),
-}
 _MODIFIER = re.compile(r"[\w\s,.'\"+-]*")
 """What stands in the parentheses behind a type: sizes, words, labels."""
 
@@ -113,9 +118,8 @@ _SYNTAX = re.compile("syntax error|unrecognized token|unknown datatype|incomplet
 
 def strange_item(phrase: Phrase, first: int, last: int, *, constraint: bool) -> str:
     """The text of one item of a table's body if it is none that the engine knows; empty if it is one."""
-    engine = phrase.lexis.engine.family
     folded, groups = folded_item(phrase, first, last)
-    pattern = (_CONSTRAINTS if constraint else _COLUMNS)[engine]
+    pattern = _pattern(phrase.lexis.engine.family, constraint)
     if pattern.fullmatch(folded) is None or (not constraint and _bad_size(folded, groups)):
         return " ".join(phrase.text(first, last).split())[:80]
     return ""

@@ -10,7 +10,7 @@ Sources: PostgreSQL documentation, "SET", "CREATE SEQUENCE", "ALTER TABLE"; Mari
 from __future__ import annotations
 
 import re
-from functools import lru_cache
+from functools import cache, lru_cache
 
 from sospes.formats.script.agreement import one_bit_apart
 from sospes.formats.script.grammar import NAME, QUALIFIED, folded_item
@@ -20,53 +20,53 @@ from sospes.model.entries import Engine
 
 _VALUE = rf"(?:S(?: S)?|-? ?#|@?@?{NAME}(?: \. {NAME})*(?: P)?|P)"
 _ASSIGNED = rf"@?@?{NAME}(?: \. {NAME})* (?:: )?= {_VALUE}"
-_STATEMENTS = {
-    (Engine.POSTGRESQL, "sequence"): re.compile(
+_FORMS = {
+    (Engine.POSTGRESQL, "sequence"): (
         rf"create (?:unlogged )?sequence {QUALIFIED}(?: as {QUALIFIED})?(?: start with -? ?#)?"
         r"(?: increment by -? ?#)?(?: minvalue -? ?#| no minvalue)?(?: maxvalue -? ?#| no maxvalue)?"
         r"(?: cache #)?(?: (?:no )?cycle)?(?: owned by .+)? ;"
     ),
-    (Engine.POSTGRESQL, "attach"): re.compile(
+    (Engine.POSTGRESQL, "attach"): (
         rf"alter (?:index {QUALIFIED} attach partition {QUALIFIED}|"
         rf"table(?: only)? {QUALIFIED} (?:inherit {QUALIFIED}|"
         rf"attach partition {QUALIFIED} (?:default|for values .+))) ;"
     ),
-    (Engine.POSTGRESQL, "alteration"): re.compile(
+    (Engine.POSTGRESQL, "alteration"): (
         rf"alter (?!index|sequence).+ ;|alter index(?: if exists)? {QUALIFIED} (?:attach partition|set|reset|"
         rf"alter column|rename|(?:no )?depends on).* ;|alter sequence(?: if exists)? {QUALIFIED} (?:owned by|as|start|"
         r"increment|restart|no|minvalue|maxvalue|cache|cycle|set|rename).* ;"
     ),
-    (Engine.POSTGRESQL, "table setting"): re.compile(
+    (Engine.POSTGRESQL, "table setting"): (
         rf"alter (?:foreign )?table(?: if exists)?(?: only)? {QUALIFIED} (?:alter|enable|disable|force|no force|"
         r"cluster on|replica identity|set|reset|validate constraint|owner to|of|not of|no inherit|inherit|rename|"
         r"add column|detach|options|drop)\b.* ;"
     ),
-    (Engine.POSTGRESQL, "large object data"): re.compile(r"select (?:pg_catalog \. )?(?:lo_open|lowrite|lo_close) P ;"),
-    (Engine.POSTGRESQL, "ownership"): re.compile(rf"alter .+ owner to {NAME} ;"),
-    (Engine.POSTGRESQL, "sequence owner"): re.compile(
+    (Engine.POSTGRESQL, "large object data"): (r"select (?:pg_catalog \. )?(?:lo_open|lowrite|lo_close) P ;"),
+    (Engine.POSTGRESQL, "ownership"): (rf"alter .+ owner to {NAME} ;"),
+    (Engine.POSTGRESQL, "sequence owner"): (
         rf"alter sequence {QUALIFIED} owned by (?:none|{QUALIFIED}(?: \. {NAME})?) ;"
     ),
-    (Engine.POSTGRESQL, "setting"): re.compile(
+    (Engine.POSTGRESQL, "setting"): (
         rf"set (?:session |local )?{NAME}(?: \. {NAME})? (?:=|to) (?:{_VALUE})(?: , {_VALUE})* ;|"
         r"set (?:session|local|time|names|role|transaction|constraints|xml)\b.* ;|reset .+ ;|"
         r"select pg_catalog \. set_config P ;|"
         r"discard .+ ;"
     ),
-    (Engine.MARIADB, "setting"): re.compile(
+    (Engine.MARIADB, "setting"): (
         rf"set (?:session |global |local |password )?{_ASSIGNED}(?: , (?:session |global |local )?{_ASSIGNED})* ;|"
         rf"set (?:names|character set) (?:{NAME}|S)(?: collate (?:{NAME}|S))? ;|"
         r"(?:set (?:transaction|session transaction|statement|role|default|resource)|flush)\b.* ;"
     ),
-    (Engine.MARIADB, "lock"): re.compile(
+    (Engine.MARIADB, "lock"): (
         rf"lock tables? {QUALIFIED}(?: (?:as )?{NAME})? (?:write|read(?: local)?)"
         rf"(?: , {QUALIFIED}(?: (?:as )?{NAME})? (?:write|read(?: local)?))* ;|unlock tables? ;"
     ),
-    (Engine.MARIADB, "drop"): re.compile(
+    (Engine.MARIADB, "drop"): (
         r"drop (?:temporary )?(?:table|view|database|schema|function|procedure|trigger|event|sequence|"
         rf"package(?: body)?|user|role|index)(?: if exists)? (?:{QUALIFIED}|S)(?: , {QUALIFIED})*(?: on {QUALIFIED})?"
         r"(?: cascade| restrict)? ;|drop (?:user|role)\b.* ;"
     ),
-    (Engine.MARIADB, "table setting"): re.compile(
+    (Engine.MARIADB, "table setting"): (
         rf"alter table {QUALIFIED} (?:(?:enable|disable) keys|(?:add|drop|modify|change|rename|engine|convert|default|"
         r"comment|auto_increment|discard|import|order|partition|remove|force|alter)\b.*) ;"
     ),
@@ -117,11 +117,12 @@ _SETTINGS = frozenset(
 """Words of the settings that backup programs write; one that differs from such a word in one bit is damaged."""
 _WORDS = re.compile(r"\w+")
 _DIGITS = re.compile(r"\d+")
+_KNOWN = _SETTINGS | _TAIL
 
 
 def strange_statement(kind: str, statement: bytes, lexis: Lexis) -> str:
     """What in a statement that a backup program wrote is none of its words; empty if all is."""
-    pattern = _STATEMENTS.get((lexis.engine.family, kind))
+    pattern = _pattern(lexis.engine.family, kind)
     if pattern is None:
         return ""
     phrase = Phrase(statement, lexis)
@@ -140,10 +141,17 @@ def strange_statement(kind: str, statement: bytes, lexis: Lexis) -> str:
     return ""
 
 
+@cache
+def _pattern(engine: Engine, kind: str) -> re.Pattern[str] | None:
+    """The forms of a kind of statement, compiled where it is met: most runs meet few of them."""
+    form = _FORMS.get((engine, kind))
+    return None if form is None else re.compile(form)
+
+
 def strange_identity(statement: str) -> bool:
     """Whether the options of an identity's sequence are none that a backup program writes."""
     begin = statement.find("(", statement.upper().find("AS IDENTITY"))
-    return begin >= 0 and _IDENTITY.fullmatch(" ".join(statement[begin:].split()).replace(" )", " )")) is None
+    return begin >= 0 and _IDENTITY.fullmatch(" ".join(statement[begin:].split())) is None
 
 
 def strange_tail(statement: bytes) -> str:
@@ -159,13 +167,17 @@ def _damaged_setting(statement: bytes) -> bool:
     return any(map(_damaged_word, _WORDS.findall(statement.decode("latin-1"))))
 
 
+@cache
+def _known_without_digits() -> frozenset[str]:
+    return frozenset(_DIGITS.sub("", known) for known in _KNOWN)
+
+
 @lru_cache(maxsize=4096)
 def _damaged_word(word: str) -> bool:
     """Whether a word is one bit away from one that is known, in either case."""
-    known_words = _SETTINGS | _TAIL
-    if word.lower() in known_words or len(word) < 5:
+    if word.lower() in _KNOWN or len(word) < 5:
         return False
-    if any(_DIGITS.sub("", known) == _DIGITS.sub("", word.lower()) for known in known_words):
+    if _DIGITS.sub("", word.lower()) in _known_without_digits():
         return False  # character sets are numbered
-    alike = [known for known in known_words if len(known) == len(word)]
+    alike = [known for known in _KNOWN if len(known) == len(word)]
     return any(one_bit_apart(word, known) or one_bit_apart(word, known.upper()) for known in alike)
