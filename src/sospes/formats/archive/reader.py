@@ -62,8 +62,7 @@ class ArchiveReader:
         self._sizes = self._stored_sizes()
         self._finished: bool | None = None
         settings = b"\n".join(entry.definition for entry in self.toc if entry.kind in _NOT_NEEDED)
-        self._script = ScriptReader(iter([Block(settings, 0, 0)]), Lexis(Engine.POSTGRESQL))
-        self._script.is_by_program()
+        self._script = ScriptReader(iter([Block(settings, 0, 0)]), Lexis(Engine.POSTGRESQL), by_program=True)
         for _ in self._script.statements():
             pass  # only the settings are wanted, which the reader now has
 

@@ -30,10 +30,14 @@ class Judge:
     by_program  the text surely comes from a backup program, whatever it says of itself
     """
 
-    def __init__(self, settings: Settings) -> None:
+    def __init__(self, settings: Settings, by_program: bool) -> None:
         self._settings = settings
         self._notes = settings.notes
-        self.by_program = False
+        self._sure = by_program
+
+    @property
+    def _by_program(self) -> bool:
+        return self._sure or self._notes.openings > 0
 
     def finding(self, entry: Entry) -> Finding | None:
         """What is wrong with a statement, if anything is."""
@@ -93,7 +97,7 @@ class Judge:
 
     def _strange(self, entry: Entry, place: Place) -> Finding:
         """Certain in what a backup program wrote, or what the engine itself refuses; else people may know better."""
-        certain = self._notes.openings > 0 or self.by_program or self._notes.engine is Engine.SQLITE
+        certain = self._by_program or self._notes.engine is Engine.SQLITE
         return (fault if certain and not self._settings.newer_than_known else doubt)(
             "definition-unreadable",
             f"{entry.kind} {entry.name.label}: the engine has no such words: {entry.strange}",
@@ -103,7 +107,7 @@ class Judge:
 
     def _unclear(self, entry: Entry, place: Place) -> Finding | None:
         """A statement that no backup program words like this, in a script that one wrote."""
-        if not (self._notes.openings or self.by_program) or self._settings.newer_than_known:
+        if not self._by_program or self._settings.newer_than_known:
             return None
         lexis = self._settings.lexis
         strange = strange_statement(entry.kind, entry.definition, lexis)

@@ -47,13 +47,24 @@ Wanted = Callable[[Name], bool]
 
 
 class ScriptReader:
-    """One pass over a script. `wants` tells whose rows are to come as batches; others are passed over."""
+    """One pass over a script.
 
-    def __init__(self, blocks: Iterator[Block | Finding], lexis: Lexis, wants: Wanted | None = None) -> None:
+    wants       tells whose rows are to come as batches; others are passed over
+    by_program  the text surely comes from a backup program, whatever it says of itself
+    """
+
+    def __init__(
+        self,
+        blocks: Iterator[Block | Finding],
+        lexis: Lexis,
+        wants: Wanted | None = None,
+        *,
+        by_program: bool = False,
+    ) -> None:
         self._blocks = _watched(blocks)
         self.notes = HeaderNotes()
         self.settings = Settings(lexis, self.notes)
-        self._judge = Judge(self.settings)
+        self._judge = Judge(self.settings, by_program)
         self.wants = wants or (lambda _: True)
         self.tables: dict[Name, Entry] = {}
         self._types: dict[Name, dict[str, Column]] = {}
@@ -61,10 +72,6 @@ class ScriptReader:
         self._crlf = False
         self._last_comment = ""
         self._meta = MetaLines(self.settings)
-
-    def is_by_program(self) -> None:
-        """Know that the text surely comes from a backup program, whatever it says of itself."""
-        self._judge.by_program = True
 
     @property
     def header(self) -> Header:
