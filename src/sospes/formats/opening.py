@@ -9,7 +9,7 @@ from pathlib import Path
 from typing import Protocol
 
 from sospes.formats.recognise import Recognised, recognise
-from sospes.model.entries import Name
+from sospes.model.entries import Engine, Name
 from sospes.model.errors import CannotCheck, SospesError
 from sospes.model.events import Event, Header
 from sospes.model.findings import Finding, doubt, fault, note
@@ -76,6 +76,10 @@ class Opened:
     def compression(self) -> str | None:
         """The containers around the backup, outermost first; None without any."""
         return "+".join(self.text.containers) or None
+
+    def engine(self) -> Engine | None:
+        """The engine that it comes from, as far as was read."""
+        return self.reader.header.engine if self.reader else None
 
     @property
     def plain_estimate(self) -> int | None:

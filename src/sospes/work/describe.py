@@ -155,16 +155,19 @@ def _fully(
     paths: Sequence[Path], looking: Looking, seal: Seal | None
 ) -> tuple[Description, tuple[Finding, ...], str | None]:
     from sospes.work.sealed import changed_bytes, changed_tables, older_note
-    from sospes.work.sealing import RowSums
     from sospes.work.values import ValueChecks, key_findings, summary_of
 
     opened = open_backup(paths, looking.opening)
     changed = changed_bytes(seal, opened.source) if seal else []
     checks = ValueChecks(hide=looking.hide_values, most_bytes=None if looking.values else ALWAYS_CHECKED)
-    sums = RowSums() if changed and changed[0].code != "seal-foreign" else None
+    sums = None
+    if changed and changed[0].code != "seal-foreign":
+        from sospes.work.sealing import RowSums
+
+        sums = RowSums()
 
     def watch(event: Event) -> Iterator[Finding]:
-        yield from checks.take(event, opened.reader.header if opened.reader else None)
+        yield from checks.take(event, opened.engine)
         if sums is not None:
             sums.take(event, opened)
 

@@ -210,7 +210,7 @@ def _into_files(reading: _Reading) -> tuple[list[Finding], Extraction]:
                 continue
             if (isinstance(event, Entry) and event.kind == "table") or isinstance(event, RowsBegin):
                 selection.see([event.table if isinstance(event, RowsBegin) else event.name])
-            writer.take(event, opened.reader.header.engine if opened.reader else None)
+            writer.take(event, opened.engine())
         if opened.form is not None:
             selection.settle()
         writer.close()

@@ -189,7 +189,7 @@ def _loaded(opened: Opened, loader: Loader, tally: Tally, task: _Task) -> Iterat
     events = opened.events() if task.salvage is None else task.salvage.events(opened)
     damaged: set[Name] = set()
     for event in followed(events, opened, task.how.progress):
-        engine = opened.reader.header.engine if opened.reader else None
+        engine = opened.engine()
         if engine is not None and not loader.copies:
             loader.engine = engine
         tally.take(event)
@@ -272,7 +272,7 @@ def _let_go(loader: Loader, opened: Opened, how: Rehearsing) -> Side | None:
 
 
 def _engine(opened: Opened) -> str | None:
-    engine = opened.reader.header.engine if opened.reader else None
+    engine = opened.engine()
     return engine.value if engine else None
 
 

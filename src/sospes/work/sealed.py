@@ -6,6 +6,7 @@ from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass
 from datetime import datetime
 from pathlib import Path
+from typing import TYPE_CHECKING
 
 from sospes.model.entries import Name
 from sospes.model.errors import NotFound, UsageError
@@ -17,7 +18,9 @@ from sospes.stream.containers import Block
 from sospes.stream.restart import plain_from
 from sospes.work.outcome import TableSummary
 from sospes.work.seal import ENDING, HEADS, BadSeal, Seal, SealedTable, head_digests, read_seal
-from sospes.work.sealing import RowSums
+
+if TYPE_CHECKING:
+    from sospes.work.sealing import RowSums
 
 WORTH_SKIPPING = 1 << 18
 """Plain bytes of rows that it pays to step over."""

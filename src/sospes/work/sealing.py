@@ -73,7 +73,7 @@ class RowSums:
     def _begin(self, event: RowsBegin, opened: Opened) -> None:
         table = self._current = self.tables.setdefault(event.table, _Table(event.table))
         self._range, self._copy = [], event.notation is Notation.COPY
-        engine = opened.reader.header.engine if opened.reader else None
+        engine = opened.engine()
         known = {column.name: column for column in event.entry.columns} if event.entry else {}
         table.columns = event.columns if event.columns is not None else tuple(known)
         if table.totals or engine is None or event.notation is Notation.RECORDS:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import tempfile
-from collections.abc import Iterator, Sequence
+from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass, field, replace
 from pathlib import Path
 
@@ -11,7 +11,7 @@ from sospes.formats.opening import Opening, open_backup
 from sospes.formats.script.characters import first_broken
 from sospes.model.entries import Column, ConstraintKind, Engine, Entry, Name
 from sospes.model.errors import UsageError
-from sospes.model.events import Batch, Event, Header, Notation, RowsBegin
+from sospes.model.events import Batch, Event, Notation, RowsBegin
 from sospes.model.findings import Finding, Place, doubt, fault, note
 from sospes.rows.typed.check import BadValue, bad_values
 from sospes.rows.typed.plan import Definitions, Planned
@@ -54,12 +54,12 @@ class ValueChecks:
     _name: Name | None = None
     _table: _Table | None = None
 
-    def take(self, event: Event, header: Header | None) -> Iterator[Finding]:
-        """Take in one event."""
+    def take(self, event: Event, engine: Callable[[], Engine | None]) -> Iterator[Finding]:
+        """Take in one event; `engine` tells what is known by now of the engine that it comes from."""
         if isinstance(event, Entry):
             self._entry(event)
         elif isinstance(event, RowsBegin):
-            yield from self._begin(event, header)
+            yield from self._begin(event, engine())
         elif isinstance(event, Batch) and self._table is not None and self._name is not None:
             self._seen += len(event.data)
             if self.most_bytes is not None and self._seen > self.most_bytes:
@@ -95,16 +95,16 @@ class ValueChecks:
                 if constraint.references is not None:
                     self.constraints.setdefault(constraint.references, set()).update(constraint.reference_columns)
 
-    def _begin(self, event: RowsBegin, header: Header | None) -> Iterator[Finding]:
+    def _begin(self, event: RowsBegin, engine: Engine | None) -> Iterator[Finding]:
         self._name, self._table = event.table, None
         if self.most_bytes is not None and self._seen > self.most_bytes:
             return
         entry = event.entry or self._entries.get(event.table)
-        if entry is None or header is None or header.engine is None:
+        if entry is None or engine is None:
             return
         key = (event.table, event.columns)
         if key not in self._planned:
-            definitions = self._known(header.engine, event)
+            definitions = self._known(engine, event)
             known = {column.name: column for column in entry.columns}
             names = event.columns if event.columns is not None else tuple(known)
             columns = [known.get(name, Column(name=name, type="")) for name in names]
@@ -190,7 +190,7 @@ def key_findings(paths: Sequence[Path], opening: Opening, checks: ValueChecks) -
             columns=checks.constraints,
         )
         try:
-            yield from _keyed(opened.events(), loader, opened.reader.header.engine if opened.reader else None, checks)
+            yield from _keyed(opened.events(), loader, opened.engine(), checks)
         finally:
             loader.drop()
 

@@ -15,6 +15,9 @@ from sospes.formats.script.window import Window
 from sospes.model.events import Batch, Event, Notation
 from sospes.model.findings import Finding, Place
 
+NEAR = 4096
+"""Bytes in which the end of a short section is looked for first."""
+
 _BANNER = re.compile(rb"(?:\A|\n)(?=--\n-- (?:Name: |Data for |PostgreSQL database))")
 
 
@@ -44,12 +47,13 @@ def read_copy(window: Window, run: DataRun) -> Iterator[Event]:
 def _copy_end(window: Window) -> tuple[int, int]:
     """Where the rows end and where the next statement may begin; (-1, -1) if the window holds no closing mark."""
     data, start = window.data, window.position
-    if not data.startswith(b"\\.", start):
+    found = data.find(b"\n\\.", start, start + NEAR) + 1
+    if data.startswith(b"\\.", start):
+        found = start
+    elif not found:
         if not may_hold(np.frombuffer(data, dtype=np.uint8, offset=start), b"\\."):
             return -1, -1
         found = data.find(b"\n\\.", start) + 1
-    else:
-        found = start
     while found > 0 or data.startswith(b"\\.", start):
         rest = data[found + 2 : found + 4]
         if rest.startswith(b"\n"):

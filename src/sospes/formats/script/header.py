@@ -53,7 +53,7 @@ class HeaderNotes:
         if not ended and line.rstrip() == "-- Dump completed":
             return None  # the time may be cut off
         if line.strip() == "--":
-            self.closing_tail = self.closing_tail or (self.closings > 0 and offset > self.closing_from)
+            self.bare_line(offset)
             return None
         announced = announced_in(line)
         if announced is not None:
@@ -61,6 +61,10 @@ class HeaderNotes:
         if not self._opening(line) and not self._closing(line, offset):
             self._detail(line)
         return None
+
+    def bare_line(self, offset: int) -> None:
+        """Take in a comment without words, which frames what others say."""
+        self.closing_tail = self.closing_tail or (self.closings > 0 and offset > self.closing_from)
 
     def _opening(self, line: str) -> bool:
         if match := _POSTGRESQL_OPENING.match(line):

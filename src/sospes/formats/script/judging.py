@@ -3,10 +3,12 @@
 from __future__ import annotations
 
 import re
+from collections.abc import Callable
 from dataclasses import replace
 
 from sospes.formats.script.characters import first_broken
 from sospes.formats.script.lexis import Token, tokens
+from sospes.formats.script.phrase import Phrase
 from sospes.formats.script.row_heads import INSERT_TARGET, insert_head
 from sospes.formats.script.settings import Settings
 from sospes.formats.script.statements import Where
@@ -24,6 +26,14 @@ FOREIGN_TEXT = re.compile(
 )
 
 
+_TOLD = frozenset({"hostile", "rollback", "data", "unknown"})
+"""Kinds of statements that may be wrong by themselves."""
+
+
+def _beginning(entry: Entry) -> str:
+    return " ".join(entry.definition[:80].decode("utf-8", "replace").split())
+
+
 class Judge:
     """Judges statements by where the script stands.
 
@@ -39,15 +49,17 @@ class Judge:
     def _by_program(self) -> bool:
         return self._sure or self._notes.openings > 0
 
-    def finding(self, entry: Entry) -> Finding | None:
-        """What is wrong with a statement, if anything is."""
+    def finding(self, entry: Entry, words: Callable[[], Phrase]) -> Finding | None:
+        """What is wrong with a statement, if anything is; `words` gives it in pieces."""
         place = Place(
             plain_from=entry.plain_from,
             plain_to=entry.plain_to,
             line=entry.line,
             database=entry.name.database,
         )
-        text = " ".join(entry.definition[:80].decode("utf-8", "replace").split())
+        if not entry.strange and entry.kind not in _TOLD:
+            return self._broken_text(entry, place) or self._unclear(entry, place, words)
+        text = _beginning(entry)
         if entry.kind == "hostile":
             return fault(
                 "hostile-statement",
@@ -72,7 +84,7 @@ class Judge:
         if entry.strange:
             return self._strange(entry, place)
         if entry.kind != "unknown":
-            return self._broken_text(entry, text, place) or self._unclear(entry, place)
+            return self._broken_text(entry, place) or self._unclear(entry, place, words)
         if FOREIGN_TEXT.match(entry.definition):
             return foreign_text(text, place)
         if self._settings.newer_than_known:
@@ -105,12 +117,12 @@ class Judge:
             place,
         )
 
-    def _unclear(self, entry: Entry, place: Place) -> Finding | None:
+    def _unclear(self, entry: Entry, place: Place, words: Callable[[], Phrase]) -> Finding | None:
         """A statement that no backup program words like this, in a script that one wrote."""
         if not self._by_program or self._settings.newer_than_known:
             return None
         lexis = self._settings.lexis
-        strange = strange_statement(entry.kind, entry.definition, lexis)
+        strange = strange_statement(entry.kind, words, lexis)
         if entry.kind == "identity" and strange_identity(entry.text):
             strange = " ".join(entry.text.split())[:80]
         elif entry.kind == "table" and lexis.is_mariadb:
@@ -124,7 +136,7 @@ class Judge:
             place,
         )
 
-    def _broken_text(self, entry: Entry, text: str, place: Place) -> Finding | None:
+    def _broken_text(self, entry: Entry, place: Place) -> Finding | None:
         """A control character where only words and marks stand, or bytes that are no text in UTF-8.
 
         Strings, names and comments may hold any character; servers check the characters of UTF-8, and those of other
@@ -142,7 +154,7 @@ class Judge:
             at, raw = error.start, entry.definition[error.start : error.end]
         return fault(
             "definition-damaged",
-            f"the bytes {raw.hex()} can't stand in a definition: {text}",
+            f"the bytes {raw.hex()} can't stand in a definition: {_beginning(entry)}",
             "a byte in it is damaged; compare with another copy",
             replace(place, plain_from=entry.plain_from + at, plain_to=entry.plain_from + at + len(raw)),
         )

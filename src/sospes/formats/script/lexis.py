@@ -31,6 +31,7 @@ _HAS_BODY = {
     Engine.SQLITE: re.compile(rb"\s*create\s+(?:temp\s+|temporary\s+)?trigger\b", re.I),
 }
 _ATOMIC = re.compile(rb"\s+atomic\b", re.I)
+_UNSAID = frozenset({"space", "conditional"})
 _NAME_BYTES = frozenset(b"abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ0123456789_$")
 
 
@@ -56,12 +57,16 @@ def _token_pattern(engine: Engine, escapes: bool) -> re.Pattern[bytes]:
 
 
 class Token(NamedTuple):
-    """A word, name, string or mark: its kind, what it says (words in lower case, names unquoted), its range."""
+    """A word, name, string or mark: its kind, what it says (words in lower case, names unquoted), its range.
+
+    word  what it says as a word or mark, in lower case; empty for names, strings and numbers
+    """
 
     kind: str
     text: str
     start: int
     end: int
+    word: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -81,7 +86,7 @@ class Lexis:
     @property
     def is_mariadb(self) -> bool:
         """Whether this is the family of MariaDB and MySQL."""
-        return self.engine in {Engine.MARIADB, Engine.MYSQL}
+        return self.engine is Engine.MARIADB or self.engine is Engine.MYSQL
 
 
 class Unfinished(Exception):
@@ -206,22 +211,27 @@ def _skip_comment(data: bytes, start: int, nested: bool) -> int:
 def tokens(statement: bytes, lexis: Lexis, limit: int | None = None) -> Iterator[Token]:
     """The words, names, strings and marks of a statement; space, comments and condition marks left out."""
     count = 0
+    whole = statement.decode("ascii") if statement.isascii() else None
+    folds = lexis.engine is Engine.POSTGRESQL
     for match in _token_pattern(lexis.engine, lexis.escapes).finditer(statement):
         kind = match.lastgroup or "mark"
-        if kind in {"space", "conditional"}:
+        if kind in _UNSAID:
             continue
-        yield Token(*_said(kind, match[0], lexis), match.start(), match.end())
+        start, end = match.span()
+        text = whole[start:end] if whole is not None else said_in(match[0], lexis.encoding)
+        if kind == "word":
+            low = text.lower()
+            yield Token(kind, low if folds else text, start, end, low)
+        elif kind == "mark":
+            yield Token(kind, text, start, end, text)
+        else:
+            yield Token(*_said(kind, text, lexis), start, end)
         count += 1
         if count == limit:
             return
 
 
-def _said(kind: str, raw: bytes, lexis: Lexis) -> tuple[str, str]:
-    text = said_in(raw, lexis.encoding)
-    if kind == "word":
-        if lexis.engine is Engine.POSTGRESQL:
-            return "word", text.lower()
-        return "word", text
+def _said(kind: str, text: str, lexis: Lexis) -> tuple[str, str]:
     if kind == "double":
         if lexis.is_mariadb and not lexis.ansi_quotes:
             return "string", text

@@ -28,16 +28,17 @@ class Phrase:
     def word(self, ahead: int = 0) -> str:
         """The word or mark at the cursor in lower case; empty for names, strings and the end."""
         index = self.position + ahead
-        if index >= len(self.tokens) or self.tokens[index].kind not in {"word", "mark"}:
-            return ""
-        return self.tokens[index].text.lower()
+        return self.tokens[index].word if index < len(self.tokens) else ""
 
     def take(self, *words: str) -> bool:
         """Step over the words if they come next, all of them."""
-        if all(self.word(ahead) == word for ahead, word in enumerate(words)):
-            self.position += len(words)
-            return True
-        return False
+        at = self.position
+        for word in words:
+            if at >= len(self.tokens) or self.tokens[at].word != word:
+                return False
+            at += 1
+        self.position = at
+        return True
 
     def take_any(self, words: frozenset[str]) -> str:
         """Step over one word of the set; its text, or empty."""

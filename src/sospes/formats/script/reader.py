@@ -179,6 +179,9 @@ class ScriptReader:
     def _comment(self, window: Window) -> Iterator[Finding]:
         offset = window.offset
         raw = self._take_line(window)
+        if raw == b"--\n":
+            self.notes.bare_line(offset)
+            return
         if not self._crlf and window.line <= 2 and raw.endswith(b"\r\n"):
             self._crlf = True
         line = raw.decode(self.settings.codec, "replace").rstrip("\r\n")
@@ -277,10 +280,13 @@ class ScriptReader:
         if _DEFAULT_ROW.match(statement):
             yield from self._default_row(window, where, end)
             return
-        entry = Classifier(statement, self.settings.lexis, where).entry()
+        classifier = Classifier(statement, self.settings.lexis, where)
+        entry = classifier.entry()
         if entry.parents and entry.kind == "table":
             entry = self._inherited(entry)
-        finding = self._judge.finding(entry) or (disagreement(announced, entry) if announced else None)
+        finding = self._judge.finding(entry, classifier.phrase) or (
+            disagreement(announced, entry) if announced else None
+        )
         window.advance(end)
         if finding is not None:
             yield finding.at(plain_from=entry.plain_from, plain_to=entry.plain_to, line=entry.line)

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 from dataclasses import dataclass
+from functools import lru_cache
 
 from sospes.formats.script.lexis import Lexis
 from sospes.formats.script.phrase import Phrase
@@ -21,7 +22,8 @@ _LIST = re.compile(rb"\s*\(\s*" + _NAME + rb"(?:\s*,\s*" + _NAME + rb")*\s*\)")
 INSERT_TARGET = re.compile(_INSERT.pattern + _TARGET.pattern + rb"(?:" + _LIST.pattern + rb")?", re.I)
 """An INSERT up to what gives its rows."""
 _COPY = re.compile(
-    rb"copy\s+" + _TARGET.pattern + rb"\s*(?:" + _LIST.pattern + rb"\s*)?\s*from\s+stdin\s*(?:with\s*)?;[ \t]*(\r?)\n",
+    rb"copy\s+(" + _TARGET.pattern + rb"\s*(?:" + _LIST.pattern + rb"\s*)?)"
+    rb"\s*from\s+stdin\s*(?:with\s*)?;[ \t]*(\r?)\n",
     re.I,
 )
 
@@ -46,8 +48,9 @@ def insert_head(data: bytes, start: int, lexis: Lexis, where: Where) -> DataHead
     values = _VALUES.match(data, listed.end() if listed else target.end())
     if values is None:
         return None
-    table, columns = _names(data[target.start() : listed.end() if listed else target.end()], lexis, where)
-    return DataHead(table, columns if listed else None, values.end())
+    text = data[target.start() : listed.end() if listed else target.end()]
+    table, columns = _names(text, lexis, where.database, where.schema)
+    return DataHead(table, columns, values.end())
 
 
 def copy_head(data: bytes, start: int, lexis: Lexis, where: Where) -> DataHead | None:
@@ -55,20 +58,18 @@ def copy_head(data: bytes, start: int, lexis: Lexis, where: Where) -> DataHead |
     match = _COPY.match(data, start)
     if match is None:
         return None
-    phrase = Phrase(match[0], lexis)
-    phrase.take("copy")
-    table = phrase.name(where.database, where.schema)
-    has_list = phrase.word() == "("
-    first, last = phrase.group()
-    columns = tuple(_column_names(phrase, first, last))
-    return DataHead(table, columns if has_list else None, match.end(), bool(match[1]))
+    table, columns = _names(match[1], lexis, where.database, where.schema)
+    return DataHead(table, columns, match.end(), bool(match[2]))
 
 
-def _names(text: bytes, lexis: Lexis, where: Where) -> tuple[Name, tuple[str, ...]]:
+@lru_cache(maxsize=64)
+def _names(text: bytes, lexis: Lexis, database: str | None, schema: str | None) -> tuple[Name, tuple[str, ...] | None]:
+    """The table and its listed columns; one that gets its rows piece by piece is named the same way each time."""
     phrase = Phrase(text, lexis)
-    table = phrase.name(where.database, where.schema)
-    first, last = phrase.group()
-    return table, tuple(_column_names(phrase, first, last))
+    table = phrase.name(database, schema)
+    if phrase.word() != "(":
+        return table, None
+    return table, tuple(_column_names(phrase, *phrase.group()))
 
 
 def _column_names(phrase: Phrase, first: int, last: int) -> list[str]:

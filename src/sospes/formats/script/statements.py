@@ -100,9 +100,13 @@ class Classifier:
     def __init__(self, statement: bytes, lexis: Lexis, where: Where) -> None:
         self._statement = statement
         self._where = where
-        head_only = len(statement) > 1 << 20
-        self._phrase = Phrase(statement[: 1 << 16] if head_only else statement, lexis)
+        self._head_only = len(statement) > 1 << 20
+        self._phrase = Phrase(statement[: 1 << 16] if self._head_only else statement, lexis)
         self._lexis = lexis
+
+    def phrase(self) -> Phrase:
+        """The words of the whole statement."""
+        return Phrase(self._statement, self._lexis) if self._head_only else self._phrase
 
     def entry(self) -> Entry:
         """The entry; of kind 'unknown' when the statement begins with no known word."""

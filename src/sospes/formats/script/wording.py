@@ -10,6 +10,7 @@ Sources: PostgreSQL documentation, "SET", "CREATE SEQUENCE", "ALTER TABLE"; Mari
 from __future__ import annotations
 
 import re
+from collections.abc import Callable
 from functools import cache, lru_cache
 
 from sospes.formats.script.agreement import one_bit_apart
@@ -120,12 +121,13 @@ _DIGITS = re.compile(r"\d+")
 _KNOWN = _SETTINGS | _TAIL
 
 
-def strange_statement(kind: str, statement: bytes, lexis: Lexis) -> str:
+def strange_statement(kind: str, words: Callable[[], Phrase], lexis: Lexis) -> str:
     """What in a statement that a backup program wrote is none of its words; empty if all is."""
     pattern = _pattern(lexis.engine.family, kind)
     if pattern is None:
         return ""
-    phrase = Phrase(statement, lexis)
+    phrase = words()
+    statement = phrase.statement
     folded, _ = folded_item(phrase, 0, len(phrase.tokens))
     if not folded.endswith(";"):
         folded = f"{folded.removesuffix(' ' + lexis.delimiter.decode('latin-1'))} ;"

@@ -14,6 +14,9 @@ from sospes.rows.typed.cells import Cells, ColumnsOf, Mask
 from sospes.rows.typed.kinds import Kind
 from sospes.rows.typed.plan import Planned
 
+FEW = 8
+"""Rows that are looked at one by one, as laying them side by side would take longer."""
+
 _COPY_ESCAPE = re.compile(rb"\\(x[0-9a-fA-F]{1,2}|[0-7]{1,3}|.)", re.S)
 _COPY_SAID = {b"b": b"\b", b"f": b"\f", b"n": b"\n", b"r": b"\r", b"t": b"\t", b"v": b"\v"}
 _QUOTED_ESCAPE = re.compile(rb"''|\\(.)", re.S)
@@ -57,6 +60,10 @@ def bad_values(batch: Batch, columns: Sequence[Column], planned: Sequence[Planne
 
 
 def _wrong(cells: Cells, kind: Kind, notation: Notation) -> Iterator[int]:
+    if len(cells.starts) <= FEW:
+        null = cells.null.tolist()
+        yield from (row for row in range(len(null)) if not null[row] and not _valid(cells, row, kind, notation))
+        return
     for rows, matrix in cells.groups():
         if matrix is None:
             wrong = rows[[not _valid(cells, row, kind, notation) for row in rows.tolist()]]
