@@ -1,4 +1,4 @@
-"""Rows of COPY text as they stand, cut into chunks: with one text for one value, equal chunks mean equal rows.
+"""Rows as lines of COPY text, cut into chunks: with one text for one value, equal chunks mean equal rows.
 
 The chunks of a table are known by their digests and, where they stand in one piece, by their places.
 """
@@ -129,7 +129,7 @@ class CopySum:
 
 
 class CopySums:
-    """The sums of the tables of one side that are `wanted`, until rows come that are no COPY text.
+    """The sums of the tables of one side that are `wanted`, but for those that turn out to have no lines.
 
     The digests of all of them share `file`. Control totals are added up `with_totals`.
     """
@@ -139,11 +139,11 @@ class CopySums:
         self._wanted, self._file = wanted, file
         self._current: Name | None = None
         self._with_totals = with_totals
-        self._off = False
+        self._off: set[Name] = set()
 
     def wants(self, name: Name) -> bool:
         """Whether the rows of a table are to come."""
-        return not self._off and self._wanted(name)
+        return name not in self._off and self._wanted(name)
 
     def begin(self, table: Name, columns: tuple[str, ...], summed: frozenset[str]) -> None:
         """Rows of a table follow; `summed` are its columns of numbers."""
@@ -156,8 +156,12 @@ class CopySums:
 
     def add(self, table: Name, columns: tuple[str, ...], batch: Batch) -> Chunked:
         """Take in some rows of the table that began last. Gives the chunks that became whole."""
-        self._off = self._off or batch.notation is not Notation.COPY
         return self.found[table].add(batch, columns)
+
+    def give_up(self, table: Name) -> None:
+        """The rows of a table can't be had as lines."""
+        self._off.add(table)
+        self.found[table].plain = False
 
     def end(self) -> Chunked | None:
         """The rows of the current table end."""

@@ -207,6 +207,11 @@ def _literal_rows(batch: Batch, numbers: range, holds: Sequence[Hold], bad: BadC
             yield tuple(row)
 
 
+def literal(cell: bytes, hold: Hold, notation: Notation, encoding: str) -> Held:
+    """What a literal says. Raises ValueError or LookupError for none."""
+    return _decoder(notation)(cell, hold, encoding)
+
+
 def _decoder(notation: Notation) -> Callable[[bytes, Hold, str], Held]:
     if notation is Notation.POSTGRESQL:
         return _postgresql

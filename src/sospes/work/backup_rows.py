@@ -15,6 +15,7 @@ from sospes.model.findings import Finding, Place, fault
 from sospes.model.progress import Doing, Progress
 from sospes.rows.copied import CopySums
 from sospes.rows.decoding import held_rows
+from sospes.rows.relined import as_lines
 from sospes.rows.totals import SUMMED
 from sospes.rows.types import Hold, hold_of, meaning_of
 from sospes.stream.containers import Block
@@ -101,7 +102,13 @@ class BackupRows:
         summed = frozenset(name for name in names if name in types and meaning_of(engine, types[name]) in SUMMED)
         self.sums.begin(begin.table, names, summed)
         if batch is not None:
-            self.sums.add(begin.table, names, batch)
+            try:
+                lines = as_lines(batch, _holds(begin, names, engine))
+            except (ValueError, LookupError):
+                self.sums.give_up(begin.table)
+                return
+            self.sums.add(begin.table, names, lines)
+            self.sums.found[begin.table].placed &= lines is batch
 
     def _take(self, entry: Entry, entries: dict[Name, Entry]) -> None:
         if entry.kind == "table":
@@ -121,6 +128,12 @@ class BackupRows:
                 self.tables[table.name] = replace(known, references=(*known.references, constraint.references))
 
     def lined(self, wants: Wants, columns: Mapping[Name, Sequence[str]] | None = None) -> Iterator[LinedPart]:
+        """All rows of the wanted tables as lines; what can't be read of them goes to `findings`."""
+        for part in self._standing(wants):
+            holds = _holds(self._begins[part.table], part.columns, self.engine or Engine.POSTGRESQL)
+            yield replace(part, batch=as_lines(part.batch, holds))
+
+    def _standing(self, wants: Wants) -> Iterator[LinedPart]:
         """All rows of the wanted tables as they stand; what can't be read of them goes to `findings`."""
         opened = self._open(wants)
         begin: RowsBegin | None = None
@@ -151,7 +164,7 @@ class BackupRows:
 
     def parts(self, wants: Wants) -> Iterator[RowPart]:
         """All rows of the wanted tables; what can't be read of them goes to `findings`."""
-        for part in self.lined(wants):
+        for part in self._standing(wants):
             yield self.converted(part.table, part.columns, part.batch)
 
     def slices(self, places: Sequence[tuple[int, int]]) -> Iterator[bytes]:
@@ -186,9 +199,7 @@ class BackupRows:
     def converted(self, table: Name, columns: tuple[str, ...], batch: Batch) -> RowPart:
         """Rows that stood in this backup as values."""
         begin = self._begins[table]
-        known = {column.name: column for column in begin.entry.columns} if begin.entry else {}
-        engine = self.engine or Engine.POSTGRESQL
-        holds = [hold_of(engine, known[name].type) if name in known else Hold.TEXT for name in columns]
+        holds = _holds(begin, columns, self.engine or Engine.POSTGRESQL)
         bad: list[tuple[int, int, bytes]] = []
         rows = list(held_rows(batch, holds, lambda row, column, cell: bad.append((row, column, cell))))
         for row, column, _ in bad:
@@ -203,3 +214,9 @@ class BackupRows:
             if found not in self.findings:
                 self.findings.append(found)
         return RowPart(table, columns, rows)
+
+
+def _holds(begin: RowsBegin, columns: Sequence[str], engine: Engine) -> list[Hold]:
+    """How the values of these columns are held."""
+    known = {column.name: column for column in begin.entry.columns} if begin.entry else {}
+    return [hold_of(engine, known[name].type) if name in known else Hold.TEXT for name in columns]

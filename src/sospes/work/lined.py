@@ -1,4 +1,4 @@
-"""Rows that are COPY text on both sides: equal chunks of lines are passed over, and only odd lines are converted.
+"""Rows that are lines on both sides: equal chunks of lines are passed over, and only odd lines are converted.
 
 Both sides were cut into chunks and summed up while they were read for the first time. Of a table that differs, only
 the chunks that the other side lacks are looked at again, line by line.
@@ -202,17 +202,17 @@ class Lined:
 
 
 def lined(left: LinedSide, right: LinedSide, pairs: Sequence[Pair], folder: Path | None, stack: ExitStack) -> Lined:
-    """Tables whose rows are COPY text on both sides; of those, a live right side is read now."""
-    if not isinstance(left, BackupRows) or left.sums is None or left.engine is not Engine.POSTGRESQL:
+    """Tables whose rows are lines on both sides; of those, a live right side is read now."""
+    if not isinstance(left, BackupRows) or left.sums is None or not _same_lines(left.engine, right.engine):
         return Lined()
     ours = left.sums.found
     pairs = [pair for pair in pairs if _plain(ours.get(pair.left.name), pair)]
     file: IO[bytes] = stack.enter_context(nameless_file(folder))
     aside: Aside | None = None
-    if isinstance(right, LiveRows) and right.engine is Engine.POSTGRESQL:
+    if isinstance(right, LiveRows):
         aside = Aside(stack.enter_context(nameless_file(folder)))
         theirs = _live_sums(right, {pair.right.name: ours[pair.left.name] for pair in pairs}, file, aside)
-    elif isinstance(right, BackupRows) and right.sums is not None and right.engine is Engine.POSTGRESQL:
+    elif isinstance(right, BackupRows) and right.sums is not None:
         theirs = right.sums.found
     else:
         return Lined()
@@ -231,6 +231,11 @@ def lined(left: LinedSide, right: LinedSide, pairs: Sequence[Pair], folder: Path
     if odd:
         found.sides = _odd_sides((left, right), odd, found.pairs, (file, aside), (folder, stack))
     return found
+
+
+def _same_lines(left: Engine | None, right: Engine | None) -> bool:
+    """Whether both engines say the same values in the same words."""
+    return left is not None and right is not None and left is not Engine.SQLITE and left.family is right.family
 
 
 def _plain(found: CopySum | None, pair: Pair) -> bool:

@@ -49,7 +49,7 @@ class LiveRows:
             begin = time.perf_counter()
 
     def lined(self, wants: Wants, columns: Mapping[Name, Sequence[str]] | None = None) -> Iterator[LinedPart]:
-        """All rows of the wanted tables as COPY text; nothing from engines that have none."""
+        """All rows of the wanted tables as lines of COPY text."""
         for name, table in self._live.items():
             if not wants(name):
                 continue
@@ -61,7 +61,7 @@ class LiveRows:
     def converted(self, table: Name, columns: tuple[str, ...], batch: Batch) -> RowPart:
         """COPY text of a live table as values."""
         chosen = _chosen(self._live[table], columns)
-        holds = [hold_of(Engine.POSTGRESQL, column.type) for column in chosen.columns]
+        holds = [hold_of(self.database.engine, column.type) for column in chosen.columns]
         return RowPart(table, columns, list(held_rows(batch, holds, lambda *_: None)))
 
     def parts(self, wants: Wants) -> Iterator[RowPart]:

@@ -14,7 +14,6 @@ from pathlib import Path
 from typing import IO
 
 from sospes.formats.opening import Opening, open_backup
-from sospes.model.entries import Engine
 from sospes.model.errors import CannotCheck, SospesError, UsageError
 from sospes.model.progress import Progress
 from sospes.places.writing import nameless_file
@@ -66,7 +65,7 @@ def open_side(place: Path | Address, how: Reading, stack: ExitStack) -> RowSide:
 
 
 def open_sides(left: Path | Address, right: Path | Address, how: Reading, stack: ExitStack) -> tuple[RowSide, RowSide]:
-    """Both sides. Rows of the wanted tables are summed up as they are passed, if both may have them as COPY text."""
+    """Both sides. Rows of the wanted tables are summed up as they are passed, if both may have them as lines."""
     if how.tables is None or not isinstance(left, Path) or not _may_be_lined(left, right, how.opening):
         return open_side(left, how, stack), open_side(right, how, stack)
     wanted = Selection(how.tables)
@@ -87,7 +86,7 @@ def open_sides(left: Path | Address, right: Path | Address, how: Reading, stack:
 
 def _may_be_lined(left: Path, right: Path | Address, opening: Opening) -> bool:
     if isinstance(right, Address):
-        return right.engine is Engine.POSTGRESQL and _kind(left, opening) is BackupRows
+        return _kind(left, opening) is BackupRows
     return all(_kind(path, opening) is BackupRows for path in (left, right))
 
 

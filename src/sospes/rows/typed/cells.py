@@ -87,6 +87,11 @@ class ColumnsOf:
             return self._copy_cells(starts, ends)
         return self._literals(starts, ends)
 
+    def flat(self) -> Cells:
+        """All cells, row by row, as those of one column."""
+        starts, ends = self._starts.ravel(), self._ends.ravel()
+        return self._copy_cells(starts, ends) if self._copy else self._literals(starts, ends)
+
     def _copy_cells(self, starts: Offsets, ends: Offsets) -> Cells:
         null = ends - starts == 2
         if null.any():

@@ -37,7 +37,7 @@ class LiveDatabase(Protocol):
         ...
 
     def batches(self, table: LiveTable) -> Iterator[Batch]:
-        """All rows of a table as COPY text; nothing from engines that have none."""
+        """All rows of a table as COPY text; rows of another notation where the server can't give them so."""
         ...
 
     def value(self, query: str) -> str:
