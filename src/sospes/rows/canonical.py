@@ -83,6 +83,7 @@ _MOMENT = re.compile(
     re.ASCII,
 )
 _DAY_SECONDS = 86_400
+_WHOLE_SECONDS = len("2026-01-01 00:00:00+00")
 
 
 def moment_text(text: str) -> str:
@@ -91,7 +92,7 @@ def moment_text(text: str) -> str:
     Zones may be apart from UTC by seconds, as local mean times were; years may lie before our era or beyond 9999. What
     is no such thing (infinity) stays as it is.
     """
-    if text.endswith("+00") and text[10:11] == " " and text[-4:-3] != "0":
+    if text.endswith("+00") and text[10:11] == " " and (len(text) == _WHOLE_SECONDS or text[-4:-3] != "0"):
         return text
     match = _MOMENT.fullmatch(text)
     if match is None:

@@ -64,8 +64,8 @@ class ComparedTable:
 
     @property
     def label(self) -> str:
-        """The name as people write it."""
-        return ".".join(part for part in (self.schema or self.database, self.name) if part)
+        """The name as people write it, with its database where the backup says which one that is."""
+        return ".".join(part for part in (self.database, self.schema, self.name) if part)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -157,7 +157,8 @@ def _objects(
     """What differs besides rows; None where it is not asked for, or a side can't have it."""
     sides = None if how.rows_only else object_sides(left, right, every=not how.tables)
     if sides is None:
-        return None, []
+        several = len({pair.left.name.database for pair in pairing.pairs}) > 1
+        return None, [_NOT_COMPARED] if several and not how.rows_only else []
     tables = {(table.name.schema or "", table.name.name) for pair in pairing.pairs for table in (pair.left, pair.right)}
     columns = {
         (pair.left.name.schema or "", pair.left.name.name, column)
@@ -167,6 +168,13 @@ def _objects(
     scope = Scope(frozenset(tables) if how.tables else None, frozenset(columns))
     unlike_ones, notes = differing_objects(*sides, scope)
     return listed_objects(unlike_ones), [*told(unlike_ones, left.name, right.name), *notes]
+
+
+_NOT_COMPARED = note(
+    "objects-not-compared",
+    "views, routines, rights and whatever else is no row were not compared: there are several databases",
+    "compare them one by one, with --database NAME and the database's own address",
+)
 
 
 def _same(left_rows: int, right_rows: int) -> Numbers:

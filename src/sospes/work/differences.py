@@ -263,7 +263,7 @@ class Differences:
         )
         words = ", ".join(_words(key_of[index]) or "NULL" for index in pair.key)
         key = None if hide or not pair.key else words
-        self.listed.append(Difference(table=pair.name.label, key=key, kind=kind, columns=cells))
+        self.listed.append(Difference(table=pair.name.full_label, key=key, kind=kind, columns=cells))
 
 
 def _unpacked(kept: bytes | None) -> Row | None:

@@ -14,7 +14,7 @@ from datetime import datetime
 from itertools import chain
 from pathlib import Path
 
-from sospes.model.entries import Column, Name
+from sospes.model.entries import Column, Engine, Name
 from sospes.model.errors import CannotCheck, UsageError
 from sospes.model.events import Held
 from sospes.model.findings import Finding, Place, doubt, fault, note
@@ -161,6 +161,8 @@ def _check(right: Path | Address, how: Mending) -> None:
     for path in (how.out, how.undo):
         if path is not None and path.exists():
             raise UsageError(f"{path}: is there already", "name another file; a script is never overwritten")
+    if isinstance(right, Address) and right.engine is Engine.POSTGRESQL and right.database is None:
+        raise UsageError(f"{right.label}: names no database, and a script is for one", "name it in the address")
     if how.apply_to is None:
         return
     if not isinstance(right, Address):

@@ -63,6 +63,8 @@ def object_sides(left: RowSide, right: RowSide, *, every: bool) -> tuple[ObjectS
 
 def _objects(side: RowSide, beside: RowSide, *, every: bool) -> ObjectSide | None:
     if isinstance(side, LiveRows):
+        if side.database_name is None:
+            return None  # objects are of one database
         found, major = side.database.objects(every=every), _major(side.database.version)
         is_side_copy = side.database.is_side_copy()
         return ObjectSide(

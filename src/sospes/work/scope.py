@@ -37,12 +37,12 @@ def scoped(
             "say which one with --database NAME, or NAME=OTHER where the right side has another name for it",
         )
     chosen = [table for table in many.tables if table.database == name]
+    others = [other for other in known if other != name]
     left_out = len(many.tables) - len(chosen)
     notes = [
         note(
             "databases-left-out",
-            f"only the database {name} was compared; {many.name} holds {left_out:,} tables of "
-            f"{len(known) - 1:,} others: {', '.join(other for other in known if other != name)}",
+            f"only the database {name} was compared; {many.name} also holds {', '.join(others)} ({left_out:,} of its tables)",
         )
     ]
     return (chosen, theirs, notes) if many is left else (ours, chosen, notes)

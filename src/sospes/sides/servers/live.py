@@ -62,7 +62,14 @@ class LiveDatabase(Protocol):
 
 
 def open_live(address: Address, timeout_seconds: int) -> LiveDatabase:
-    """Begin a snapshot. Raises CannotCheck where the server can't be reached or refuses."""
+    """Begin a snapshot, of all databases where the address names none.
+
+    Raises CannotCheck where the server can't be reached or refuses.
+    """
+    if address.engine is Engine.POSTGRESQL and address.database is None:
+        from sospes.sides.servers.live_cluster import LiveCluster
+
+        return LiveCluster(address, timeout_seconds)
     if address.engine is Engine.POSTGRESQL:
         from sospes.sides.servers.live_postgresql import LivePostgresql
 
