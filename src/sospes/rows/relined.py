@@ -17,10 +17,11 @@ from sospes.rows.decoding import literal
 from sospes.rows.typed.cells import ColumnsOf
 from sospes.rows.types import Hold
 
-_RAW = re.compile(r"[\b\t\n\v\f\r\\]")
-_FEW_RAW = re.compile(r"[\t\n\r\\]")
+_RAW = re.compile(rb"[\b\t\n\v\f\r\\]")
+_FEW_RAW = re.compile(rb"[\t\n\r\\]")
 _WRITTEN = {
-    "\b": "\\b", "\t": "\\t", "\n": "\\n", "\v": "\\v", "\f": "\\f", "\r": "\\r", "\\": "\\\\",
+    b"\b": b"\\b", b"\t": b"\\t", b"\n": b"\\n", b"\v": b"\\v", b"\f": b"\\f", b"\r": b"\\r",
+    b"\\": b"\\\\",
 }  # fmt: skip
 _TRUTH = {b"true": b"t", b"false": b"f"}
 _QUOTE, _BACKSLASH = 39, 92
@@ -70,5 +71,11 @@ def _written(cell: bytes, hold: Hold, batch: Batch) -> bytes:
         if hold is not Hold.BYTES:
             raise ValueError(cell)
         return b"\\\\x" + said.hex().encode()
-    raw = _RAW if postgresql else _FEW_RAW
-    return raw.sub(lambda match: _WRITTEN[match[0]], str(said)).encode()
+    if not postgresql:
+        return few_escaped(str(said).encode())
+    return _RAW.sub(lambda match: _WRITTEN[match[0]], str(said).encode())
+
+
+def few_escaped(text: bytes) -> bytes:
+    """Text as a cell in the form that MariaDB is asked for: only what would end a cell or begin an escape is one."""
+    return _FEW_RAW.sub(lambda match: _WRITTEN[match[0]], text)

@@ -42,7 +42,7 @@ def scoped(
     notes = [
         note(
             "databases-left-out",
-            f"only the database {name} was compared; {many.name} also holds {', '.join(others)} ({left_out:,} of its tables)",
+            f"only the database {name} was compared; {many.name} also holds {left_out:,} tables of {', '.join(others)}",
         )
     ]
     return (chosen, theirs, notes) if many is left else (ours, chosen, notes)

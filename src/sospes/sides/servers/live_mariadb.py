@@ -5,6 +5,7 @@ Sources: MariaDB Knowledge Base, "START TRANSACTION", "Information Schema COLUMN
 
 from __future__ import annotations
 
+import re
 from collections.abc import Iterator
 from contextlib import contextmanager
 from pathlib import Path
@@ -18,6 +19,7 @@ from sospes.model.errors import CannotCheck, UsageError
 from sospes.model.events import Batch, Held, Notation
 from sospes.model.objects import DatabaseObject, ObjectKey
 from sospes.rows.decoding import Row
+from sospes.rows.relined import few_escaped
 from sospes.rows.types import Hold, hold_of
 from sospes.sides.servers.address import Address
 from sospes.sides.servers.live import LiveTable
@@ -62,6 +64,7 @@ class LiveMariadb:
         try:
             with self._connection.cursor() as cursor:
                 for setting in (
+                    "SET sql_mode = ''",  # what is asked here is written for no mode
                     "SET time_zone = '+00:00'",
                     "SET SESSION TRANSACTION ISOLATION LEVEL REPEATABLE READ",
                     "SET lock_wait_timeout = 5",
@@ -131,7 +134,8 @@ class LiveMariadb:
                 if None in lines:  # longer than a packet may be
                     yield _batch(Notation.RECORDS, b"", 0, len(table.columns))
                     return
-                yield _batch(Notation.COPY, b"".join(lines), len(lines), len(table.columns))
+                data = _IN_HEX.sub(_unpacked, b"".join(lines))
+                yield _batch(Notation.COPY, data, len(lines), len(table.columns))
 
     def value(self, query: str) -> str:
         """What a query of the user gives: the first cell of its first row. Raises UsageError for one that fails."""
@@ -187,10 +191,19 @@ def _said(text: bytes) -> str:
     return f"_utf8mb4 0x{text.hex()}"
 
 
-_TAB, _LINE_FEED, _HEX, _NULL = map(_said, (b"\t", b"\n", b"\\\\x", b"\\N"))
+LONG = 4096
+"""Text of more bytes comes in hex, as the server's time to replace in it grows with its square."""
+
+_TAB, _LINE_FEED, _HEX, _NULL, _MARK = map(_said, (b"\t", b"\n", b"\\\\x", b"\\N", b"\\H"))
+_IN_HEX = re.compile(rb"(?:^|(?<=\t))\\H([0-9A-F]*)", re.M)
 _ESCAPED = [
     (_said(raw), _said(said)) for raw, said in ((b"\\", b"\\\\"), (b"\t", b"\\t"), (b"\n", b"\\n"), (b"\r", b"\\r"))
 ]
+
+
+def _unpacked(match: re.Match[bytes]) -> bytes:
+    """A long cell that came in hex, which no cell of escaped text looks like."""
+    return few_escaped(bytes.fromhex(match[1].decode()))
 
 
 def _cell(column: Column, engine: Engine) -> str:
@@ -206,8 +219,10 @@ def _cell(column: Column, engine: Engine) -> str:
         written = f"CAST({name} AS CHAR CHARACTER SET utf8mb4)"
     else:
         written = f"CONVERT({name} USING utf8mb4)"
+        whole = f"CONCAT({_MARK}, HEX({written}))"
         for raw, said in _ESCAPED:
             written = f"REPLACE({written}, {raw}, {said})"
+        written = f"IF(LENGTH({name}) > {LONG}, {whole}, {written})"
     return f"IF({name} IS NULL, {_NULL}, {written})"
 
 
