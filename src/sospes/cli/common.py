@@ -9,6 +9,7 @@ import sys
 import time
 from collections.abc import Callable, Iterator, Sequence
 from contextlib import contextmanager
+from datetime import datetime
 from pathlib import Path
 from typing import TYPE_CHECKING, Any
 
@@ -41,6 +42,7 @@ def add_common(parser: argparse.ArgumentParser) -> None:
     group.add_argument(
         "--quiet", action="store_true", default=None, help="print the verdict and what is wrong, nothing else"
     )
+    group.add_argument("--limit", type=positive, metavar="N", help="how many findings of a kind to list (default: 5)")
     group.add_argument("--config", type=Path, metavar="FILE", help="read settings from this TOML file")
     group.add_argument(
         "--work-folder",
@@ -72,6 +74,11 @@ def add_hide_values(parser: argparse.ArgumentParser) -> None:
     parser.add_argument(
         "--hide-values", action="store_true", default=None, help="keep the rows' values out of the output"
     )
+
+
+def add_show_columns(parser: argparse.ArgumentParser) -> None:
+    """The option for the tables' columns."""
+    parser.add_argument("--show-columns", action="store_true", help="list the columns of each table as well")
 
 
 def add_salvage(parser: argparse.ArgumentParser) -> None:
@@ -145,6 +152,29 @@ def seal_key(args: argparse.Namespace) -> bytes | None:
     if not key:
         raise UsageError(f"{args.key_file}: the key is empty", "put a long random text into it")
     return bytes(key)
+
+
+def add_drift(parser: argparse.ArgumentParser, what_for: str) -> None:
+    """The options that tell changes made after the backup from others."""
+    parser.add_argument(
+        "--drift-by", metavar="COLUMN", help=f"column of live tables that says when a row was written: {what_for}"
+    )
+    parser.add_argument(
+        "--written-at",
+        type=_moment,
+        metavar="TIME",
+        help="when the backup was written, as 2026-11-22T03:00:00+00:00 (default: what the backup says)",
+    )
+
+
+def _moment(text: str) -> datetime:
+    try:
+        found = datetime.fromisoformat(text)
+    except ValueError:
+        found = None
+    if found is None or found.tzinfo is None:
+        raise argparse.ArgumentTypeError(f"{text!r} is no time with a zone, like 2026-11-22T03:00:00+00:00")
+    return found
 
 
 def add_key_and_timeout(parser: argparse.ArgumentParser) -> None:
@@ -267,7 +297,7 @@ def two_sides(args: argparse.Namespace) -> Iterator[tuple[Path | Address, Path |
     with progress(args, "comparing", files) as bar:
         comparing = Comparing(
             opening=opening(args), tables=args.table, key=args.key, timeout_seconds=args.timeout, gentle=args.gentle,
-            database=args.database, progress=bar,
+            database=args.database, drift_by=args.drift_by, written_at=args.written_at, progress=bar,
         )  # fmt: skip
         yield left, right, comparing
 
@@ -328,7 +358,7 @@ def printer(args: argparse.Namespace) -> Printer:
     """The printer for text reports."""
     from sospes.report.printer import Printer
 
-    return Printer(sys.stdout, args.quiet)
+    return Printer(sys.stdout, args.quiet, limit=args.limit, columns=getattr(args, "show_columns", False))
 
 
 def progress(args: argparse.Namespace, what: str, paths: Sequence[Path]) -> ProgressBar:

@@ -5,12 +5,14 @@ from __future__ import annotations
 import argparse
 import time
 from dataclasses import replace
-from datetime import datetime
 from decimal import Decimal, InvalidOperation
 from pathlib import Path
 
 from sospes.cli import common
 from sospes.model.errors import UsageError
+
+ROWS_LISTED = 20
+"""Differing rows that are listed where nobody says how many."""
 
 EXAMPLE = "sospes compare night.sql.gz expected.csv --table rescue.call_out"
 
@@ -28,17 +30,7 @@ def configure(parser: argparse.ArgumentParser) -> None:
         help="what it should be: any of the same, a live database (postgresql://..., mariadb://..., @profile), "
         "a file of known figures (.toml), or a seal",
     )
-    parser.add_argument(
-        "--drift-by",
-        metavar="COLUMN",
-        help="column of live tables that says when a row was written: later ones are drift, and counted apart",
-    )
-    parser.add_argument(
-        "--written-at",
-        type=_moment,
-        metavar="TIME",
-        help="when the backup was written, as 2026-11-22T03:00:00+00:00 (default: what the backup says)",
-    )
+    common.add_drift(parser, "later ones are drift, and counted apart")
     parser.add_argument(
         "--table",
         action="append",
@@ -69,13 +61,6 @@ def _add_counting(parser: argparse.ArgumentParser) -> None:
         help="let numbers be apart by TOLERANCE, times by so many seconds",
     )
     parser.add_argument(
-        "--limit",
-        type=common.positive,
-        default=20,
-        metavar="ROWS",
-        help="how many differing rows to list (default: %(default)s)",
-    )
-    parser.add_argument(
         "--exact",
         action="store_true",
         help="compare the values' very text: 1.5 and 1.50 differ then (default: what they mean)",
@@ -92,16 +77,6 @@ def _add_counting(parser: argparse.ArgumentParser) -> None:
         action="store_true",
         help="compare rows, and leave out indexes, constraints, views, routines, triggers, rights and comments",
     )
-
-
-def _moment(text: str) -> datetime:
-    try:
-        found = datetime.fromisoformat(text)
-    except ValueError:
-        found = None
-    if found is None or found.tzinfo is None:
-        raise argparse.ArgumentTypeError(f"{text!r} is no time with a zone, like 2026-11-22T03:00:00+00:00")
-    return found
 
 
 def _tolerance(text: str) -> tuple[str, str]:
@@ -129,10 +104,8 @@ def run(args: argparse.Namespace) -> int:
             comparing,
             ignored=args.ignore,
             tolerance=dict(args.within),
-            limit=args.limit,
+            limit=ROWS_LISTED if args.limit is None else args.limit,
             hide=args.hide_values,
-            drift_by=args.drift_by,
-            written_at=args.written_at,
             rows_only=args.rows_only,
             exact=args.exact,
             totals=args.total,

@@ -19,6 +19,7 @@ def configure(parser: argparse.ArgumentParser) -> None:
     parser.add_argument("--out", type=Path, metavar="FILE", required=True, help="where to write the script")
     parser.add_argument("--undo", type=Path, metavar="FILE", help="where to write the script that takes it back")
     parser.add_argument("--table", action="append", default=[], metavar="TABLE", help="mend this table only")
+    common.add_drift(parser, "rows that were written later are drift, and left as they are")
     common.add_key_and_timeout(parser)
     parser.add_argument("--only", choices=["missing", "changed"], help="bring back only missing, or only changed rows")
     parser.add_argument(

@@ -62,6 +62,7 @@ def configure(parser: argparse.ArgumentParser) -> None:
         action="store_true",
         help="keep the side copy: the file, in the work folder or else in the current one; or the new database",
     )
+    common.add_show_columns(parser)
     common.add_salvage(parser)
     common.add_pieces(parser)
 

@@ -33,6 +33,8 @@ def tell_compare(printer: Printer, outcome: Outcome[Comparison], hide: bool, wan
             _table_detail(printer, table)
         _wanted_totals(printer, found, wanted)
         _differing(printer, found, hide)
+    if outcome.verdict is Verdict.UNPROVEN and any(finding.code.startswith("rows-") for finding in outcome.findings):
+        printer.next(f"ask who changed these rows; to have the left ones: sospes mend {found.left} RIGHT --out FILE")
     printer.rung(outcome.rung, _claim(outcome))
 
 

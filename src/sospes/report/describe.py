@@ -3,12 +3,12 @@
 from __future__ import annotations
 
 from collections import Counter
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
 
 from sospes.model.verdict import Rung, Verdict
 from sospes.report.printer import Printer
-from sospes.report.words import count_severities, duration, plural, shown, size
+from sospes.report.words import count_severities, duration, plural, size
 from sospes.work.outcome import Description, Outcome, TableSummary
 
 MOST_TABLES = 40
@@ -26,7 +26,7 @@ def tell_inspect(printer: Printer, outcome: Outcome[Description], contents: bool
     if not printer.quiet and found.format is not None:
         printer.facts(_facts(found))
         if found.tables is not None:
-            _tables_up_to(printer, found.tables, len(found.tables))
+            _tables_up_to(printer, found.tables, len(found.tables), columns=True)
             _objects(printer, found, every=contents)
     extent = (
         "everything was read, damage inside is what verify finds"
@@ -43,14 +43,25 @@ def tell_verify(printer: Printer, outcome: Outcome[Description]) -> None:
     printer.findings(outcome.findings)
     if not printer.quiet and found.tables is not None:
         if found.tables:
-            _tables_up_to(printer, found.tables, MOST_TABLES)
+            tell_tables(printer, found.tables)
         _objects(printer, found, every=False)
     if not printer.quiet:
         read = f"read {size(found.bytes_read)}"
         if found.compression and found.checked_by != "seal":
             read += f", {size(found.plain_bytes)} unpacked"
         printer.line(f"  {read} in {duration(outcome.seconds)}", style="dim")
+    if outcome.verdict is Verdict.UNPROVEN and found.format is not None:
+        printer.next(_to_be_sure(outcome))
     printer.rung(outcome.rung, _claim(outcome.rung, found))
+
+
+def _to_be_sure(outcome: Outcome[Description]) -> str:
+    """The one step that decides what reading could not."""
+    if outcome.result.checked_by == "seal":
+        return f"read it all: sospes verify {outcome.name}"
+    if outcome.result.engine == "sqlite":
+        return f"have the engine load it: sospes rehearse {outcome.name}"
+    return f"have its own engine restore it: sospes rehearse {outcome.name} --side private"
 
 
 def _claim(rung: Rung | None, found: Description) -> str:
@@ -152,16 +163,17 @@ _COUNTS = (
 )
 
 
-def _tables_up_to(printer: Printer, tables: tuple[TableSummary, ...], most: int) -> None:
+def _tables_up_to(printer: Printer, tables: tuple[TableSummary, ...], most: int, *, columns: bool) -> None:
     counted = any(table.rows is not None for table in tables)
     shown_counts = [column for column in _COUNTS if column.shown(tables)] if counted else []
     rows = []
     for table in tables[:most]:
-        names = ", ".join(table.columns)
         cells = [_label(table), *(column.cell(table) for column in shown_counts)]
-        rows.append([*cells, names if len(names) < LONGEST_LIST else names[:LONGEST_LIST] + " ..."])
-    titles = ["table", *(column.title for column in shown_counts), "columns"]
-    printer.table(titles, rows, numbers=range(1, len(titles) - 1))
+        names = ", ".join(table.columns)
+        listed = names if len(names) < LONGEST_LIST else names[:LONGEST_LIST] + " ..."
+        rows.append([*cells, listed] if columns else cells)
+    titles = ["table", *(column.title for column in shown_counts)]
+    printer.table([*titles, "columns"] if columns else titles, rows, numbers=range(1, len(titles)))
     if len(tables) > most:
         printer.line(f"  ... and {plural(len(tables) - most, 'more table')}; all are in --json")
 
@@ -181,9 +193,14 @@ def _objects(printer: Printer, found: Description, every: bool) -> None:
         )
         return
     counts = Counter(item.kind for item in objects)
-    printer.line("  also: " + ", ".join(plural(count, shown(kind)) for kind, count in counts.items()))
+    tell_counts(printer, "also", counts)
+
+
+def tell_counts(printer: Printer, what: str, counts: Mapping[str, int]) -> None:
+    """How many objects of each kind there are, in lines that stay in their column."""
+    printer.facts([(f"{what}:", ", ".join(plural(count, kind) for kind, count in counts.items()))])
 
 
 def tell_tables(printer: Printer, tables: tuple[TableSummary, ...]) -> None:
     """Tables with their rows, not too many."""
-    _tables_up_to(printer, tables, MOST_TABLES)
+    _tables_up_to(printer, tables, MOST_TABLES, columns=printer.columns)

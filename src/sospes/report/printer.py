@@ -21,6 +21,7 @@ _VERDICT_STYLES = {
 }
 _SEVERITY_STYLES = {Severity.FAULT: "red", Severity.DOUBT: "yellow", Severity.NOTE: "cyan"}
 MOST_FINDINGS = 20
+MOST_OF_A_KIND = 5
 
 
 class _Console(Console):
@@ -32,13 +33,19 @@ class _Console(Console):
 
 
 class Printer:
-    """Writes to one stream; colour only where that stream is a terminal and NO_COLOR isn't set."""
+    """Writes to one stream; colour only where that stream is a terminal and NO_COLOR isn't set.
 
-    def __init__(self, stream: TextIO, quiet: bool = False) -> None:
+    limit    how many findings of a kind are listed; None for a few
+    columns  whether the tables' columns are listed with them
+    """
+
+    def __init__(self, stream: TextIO, quiet: bool = False, *, limit: int | None = None, columns: bool = False) -> None:
         self.console = _Console(file=stream, highlight=False, soft_wrap=False)
         if not self.console.is_terminal:
             self.console.width = 140
         self.quiet = quiet
+        self.columns = columns
+        self._limit = limit
 
     def line(self, text: str = "", style: str = "") -> None:
         """One line of text, which may be wrapped."""
@@ -59,11 +66,26 @@ class Printer:
         listed = sorted(findings, key=lambda finding: order[finding.severity])
         if self.quiet:
             listed = [finding for finding in listed if finding.severity is not Severity.NOTE]
-        for finding in listed[:MOST_FINDINGS]:
-            self._finding(finding)
-        if len(listed) > MOST_FINDINGS:
-            rest = plural(len(listed) - MOST_FINDINGS, "more finding")
-            self.line(f"  ... and {rest}; all of them are in the output of --json")
+        most = MOST_OF_A_KIND if self._limit is None else self._limit
+        kinds: dict[tuple[Severity, str], list[Finding]] = {}
+        for finding in listed:
+            kinds.setdefault((finding.severity, finding.code), []).append(finding)
+        told = left = 0
+        for (severity, code), found in kinds.items():
+            room = most if self._limit is not None else min(most, MOST_FINDINGS - told)
+            for finding in found[:room]:
+                self._finding(finding)
+            told += len(found[:room])
+            if 0 < room < len(found):
+                self.line(
+                    f"         ... and {plural(len(found) - room, f'more {severity.value}')} of this kind ({code})"
+                )
+            elif room <= 0:
+                left += len(found)
+        if left:
+            self.line(f"  ... and {plural(left, 'finding')} of other kinds")
+        if told < len(listed):
+            self.line("         --limit N lists more of a kind, --json all", style="dim")
 
     def _finding(self, finding: Finding) -> None:
         head = Text("  ")
@@ -98,6 +120,10 @@ class Printer:
         for name, value in facts:
             table.add_row(name, Text(shown(value)))
         self.console.print(Padding(table, (0, 0, 0, 2), expand=False))
+
+    def next(self, step: str) -> None:
+        """What to do about the whole, once the details are told."""
+        self.console.print(Text("  what to do: ", style="bold").append(shown(step)))
 
     def rung(self, rung: Rung | None, claim: str = "") -> None:
         """The rung that was reached, last."""

@@ -5,7 +5,7 @@ from __future__ import annotations
 from pathlib import Path
 
 from sospes.model.verdict import Rung, Verdict
-from sospes.report.describe import tell_tables
+from sospes.report.describe import tell_counts, tell_tables
 from sospes.report.extract import tell_missing
 from sospes.report.printer import Printer
 from sospes.report.words import count_severities, duration, plural, size
@@ -32,12 +32,24 @@ def tell_rehearse(printer: Printer, outcome: Outcome[Rehearsal], listed: Path | 
             printer.line()
         if found.tables:
             tell_tables(printer, found.tables)
+        if found.objects:
+            tell_counts(printer, "also restored, and found there", found.objects)
         _not_rehearsed(printer, found)
         tell_missing(printer, found.missing, listed)
     if found.side is not None and found.side.kept:
         printer.line(f"  the side copy is kept: {found.side.location}")
+    if outcome.verdict is Verdict.UNPROVEN and found.side is not None:
+        printer.next(_to_be_sure(outcome))
     claim = _CLAIMS.get(outcome.rung, "") if outcome.rung else ""
     printer.rung(outcome.rung, claim)
+
+
+def _to_be_sure(outcome: Outcome[Rehearsal]) -> str:
+    """The one step that decides what this rehearsal could not."""
+    side = outcome.result.side
+    if side is not None and side.kind == "embedded" and outcome.result.engine != "sqlite":
+        return f"restore it on its own engine: sospes rehearse {outcome.name} --side private"
+    return "clear up the doubts above one by one, then rehearse it again; compare its rows with live or known figures"
 
 
 def _summary(outcome: Outcome[Rehearsal]) -> str:

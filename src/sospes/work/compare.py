@@ -6,20 +6,19 @@ import time
 from collections.abc import Iterator, Sequence
 from contextlib import ExitStack
 from dataclasses import dataclass, replace
-from datetime import datetime
 from itertools import islice, zip_longest
 from pathlib import Path
 
 from sospes.model.entries import Name
-from sospes.model.errors import NotFound, UsageError
+from sospes.model.errors import NotFound
 from sospes.model.findings import Finding, Place, doubt, fault, note, verdict_of
 from sospes.model.verdict import Rung, Severity, Verdict
 from sospes.rows.explain import Explanation, Numbers
 from sospes.rows.totals import TotalPair, paired
 from sospes.rows.types import Meaning
 from sospes.sides.servers.address import Address
-from sospes.work.backup_rows import BackupRows
 from sospes.work.differences import Difference, Differences
+from sospes.work.drift import require_drift, with_time
 from sospes.work.figures import CheckedFigure
 from sospes.work.matching import Comparing, Matched, matched, reading
 from sospes.work.object_differences import (
@@ -84,8 +83,9 @@ def compare(left_place: Path | Address, right_place: Path | Address, how: Compar
     """Compare LEFT, what was recovered, with RIGHT, what it should be. Both are only read."""
     begin = time.perf_counter()
     with ExitStack() as stack:
+        require_drift(left_place, right_place, how)
         left, right = opened_sides(left_place, right_place, how, stack)
-        comparison, findings = _compare(left, right, _time_written(left, how), stack)
+        comparison, findings = _compare(left, right, with_time(left, how), stack)
     return concluded(comparison, [*side_findings(left, "left"), *side_findings(right, "right"), *findings], begin)
 
 
@@ -296,28 +296,3 @@ _MISTAKES = frozenset(
     {"table-gone", "column-set-everywhere", "key-range-missing", "time-range-missing", "range-missing"}
 )
 """Causes that changes in the ordinary course of work do not make."""
-
-
-def _time_written(left: RowSide, how: Comparing) -> Comparing:
-    """The time that the backup was written: what was stated, else what the backup says.
-
-    Raises UsageError where drift is asked for and nobody knows.
-    """
-    if how.drift_by is None or how.written_at is not None:
-        return how
-    found = stated_time(left)
-    if found is None or found.tzinfo is None:
-        stated = left.written_at if isinstance(left, BackupRows) else None
-        raise UsageError(
-            f"{left.name}: does not say when it was written, with a zone" + (f" ({stated})" if stated else ""),
-            "state it with --written-at 2026-11-22T03:00:00+00:00",
-        )
-    return replace(how, written_at=found)
-
-
-def stated_time(side: RowSide) -> datetime | None:
-    """When a backup was written, by its own words; None where it doesn't say, or not as a time."""
-    try:
-        return datetime.fromisoformat((side.written_at if isinstance(side, BackupRows) else None) or "")
-    except ValueError:
-        return None

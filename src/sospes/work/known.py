@@ -12,7 +12,8 @@ from sospes.model.errors import CannotCheck
 from sospes.model.findings import Finding, Place, fault
 from sospes.sides.servers.address import Address
 from sospes.work.backup_rows import BackupRows
-from sospes.work.compare import Comparison, concluded, side_findings, stated_time
+from sospes.work.compare import Comparison, concluded, side_findings
+from sospes.work.drift import stated_time
 from sospes.work.figures import (
     CheckedFigure,
     Figure,

@@ -23,6 +23,7 @@ from sospes.places.writing import write_whole
 from sospes.rows.decoding import Row
 from sospes.sides.servers.address import Address
 from sospes.work.compare import opened_sides
+from sospes.work.drift import require_drift, with_time
 from sospes.work.live_rows import LiveRows
 from sospes.work.matching import Comparing, matched
 from sospes.work.object_differences import ObjectDifference, listed_objects
@@ -104,8 +105,10 @@ def mend(left_place: Path | Address, right_place: Path | Address, how: Mending) 
     """
     begin = time.perf_counter()
     _check(right_place, how)
+    require_drift(left_place, right_place, how.comparing)
     with ExitStack() as stack:
         left, right = opened_sides(left_place, right_place, how.comparing, stack)
+        how = replace(how, comparing=with_time(left, how.comparing))
         engine = right.engine or left.engine
         if engine is None:
             raise UsageError(f"{right.name}: is a file of rows, which no statement changes", "name a database as RIGHT")

@@ -55,7 +55,7 @@ class Step:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Rehearsal:
-    """What a rehearsal showed."""
+    """What a rehearsal showed. `objects` counts by kind what its own engine restored besides tables, and has."""
 
     name: str
     format: str | None
@@ -66,6 +66,7 @@ class Rehearsal:
     steps: tuple[Step, ...]
     tables: tuple[TableSummary, ...]
     not_rehearsed: tuple[NotRehearsed, ...]
+    objects: dict[str, int] = field(default_factory=dict)
     missing: tuple[Missing, ...] | None = None
 
 

@@ -3,7 +3,9 @@
 from __future__ import annotations
 
 import re
+import tempfile
 import time
+from collections import Counter
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field, replace
 from datetime import UTC, datetime
@@ -155,20 +157,20 @@ def _on_server(opened: Opened, task: _Task, kept: tuple[Steps, Tally]) -> Rehear
     how = task.how
     plain = opened.plain_estimate
     expected = None if plain is None else int(plain * ROOM_FACTOR) + SERVER_ROOM
+    if task.server is None and expected is not None:
+        require_room(how.opening.work_folder or Path(tempfile.gettempdir()), expected, "the side copy")
     restore, version = _begun(opened, task, steps)
     kept_side = how.keep is not None and task.server is not None
     try:
         if how.announce is not None:
             how.announce(expected, task.server.label if task.server else restore.host.location)
-        folder = restore.host.folder
-        if expected is not None and folder is not None:
-            require_room(folder, expected, "the side copy")
         with steps.step("read and restore"):
             steps.findings += _restored(opened, restore, tally, task)
         with steps.step("the engine's own checks"):
             steps.findings += [finding.at(file=opened.name) for finding in restore.checked()]
         with steps.step("compare the objects"):
-            steps.findings += _unlike_objects(opened, task, restore, steps.findings)
+            unlike, objects = _held_objects(task, restore, steps.findings)
+            steps.findings += [finding.at(file=opened.name) for finding in unlike]
         side = Side(
             kind="server" if task.server else "private", location=restore.host.location,
             engine=task.engine.family.value, engine_version=version or restore.version, kept=kept_side,
@@ -193,28 +195,41 @@ def _on_server(opened: Opened, task: _Task, kept: tuple[Steps, Tally]) -> Rehear
         steps=tuple(steps.done),
         tables=tables,
         not_rehearsed=tuple(_refused(restore)),
+        objects=objects,
     )
+
+
+_OF_TABLES = frozenset({"table", "column", "default", "comment", "grant", "owner", "role"})
+
+
+def _held_objects(
+    task: _Task, restore: EngineRestore, findings: Sequence[Finding]
+) -> tuple[list[Finding], dict[str, int]]:
+    """What the backup defines and the side copy lacks; and what it has besides tables, counted by kind.
+
+    Nothing of either where statements failed: that was told in their place.
+    """
+    lacking: list[Finding] = []
+    counts: Counter[str] = Counter()
+    if any(finding.severity is not Severity.NOTE for finding in findings):
+        return [], {}
+    for database, objects in task.objects.found.items():
+        side = restore.objects(database)
+        counts.update(key.kind for key in objects if key in side and key.kind not in _OF_TABLES)
+        lacking += [
+            fault(
+                "object-missing",
+                f"{item.key.label}: the backup defines it, and the side copy lacks it, though no statement failed",
+                "look for a later statement in the backup that takes it away again",
+            )
+            for item in (restored_objects(objects, side) if side else ())
+        ]
+    return lacking, dict(sorted(counts.items()))
 
 
 def _refused(restore: EngineRestore) -> Iterator[NotRehearsed]:
     for kind, name in restore.refused:
         yield NotRehearsed(kind=kind, name=name, reason="the guard keeps it from running")
-
-
-def _unlike_objects(
-    opened: Opened, task: _Task, restore: EngineRestore, findings: Sequence[Finding]
-) -> Iterator[Finding]:
-    """What the backup defines and the side copy lacks. Where statements failed, that was told in their place."""
-    if any(finding.severity is not Severity.NOTE for finding in findings):
-        return
-    for database, objects in task.objects.found.items():
-        side = restore.objects(database)
-        for item in restored_objects(objects, side) if side else ():
-            yield fault(
-                "object-missing",
-                f"{item.key.label}: the backup defines it, and the side copy lacks it, though no statement failed",
-                "look for a later statement in the backup that takes it away again",
-            ).at(file=opened.name)
 
 
 def _restored(opened: Opened, restore: EngineRestore, tally: Tally, task: _Task) -> Iterator[Finding]:

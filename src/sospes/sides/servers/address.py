@@ -17,7 +17,7 @@ SCHEMES = {
     "postgresql": Engine.POSTGRESQL, "postgres": Engine.POSTGRESQL, "mariadb": Engine.MARIADB, "mysql": Engine.MYSQL,
 }  # fmt: skip
 _TLS = frozenset({"sslmode", "sslrootcert", "sslcert", "sslkey", "ssl_ca", "ssl_cert", "ssl_key"})
-_PLACES = frozenset({"host", "unix_socket", "connect_timeout"})
+_PLACES = frozenset({"host", "port", "unix_socket", "socket", "connect_timeout"})
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -40,7 +40,8 @@ class Address:
     def label(self) -> str:
         """The address as it may be shown."""
         place = self.options.get("host") or self.options.get("unix_socket") or self.host or "localhost"
-        return f"{self.engine.value}://{place}/{self.database or ''}"
+        port = f":{self.port}" if self.port is not None else ""
+        return f"{self.engine.value}://{place}{port}/{self.database or ''}"
 
 
 def is_address(text: str) -> bool:
@@ -72,8 +73,10 @@ def _from_url(text: str, password: str | None) -> Address:
     strange = sorted(set(options) - _TLS - _PLACES)
     if strange:
         raise UsageError(f"{strange[0]}: no known option of an address", f"known: {', '.join(sorted(_TLS | _PLACES))}")
+    if "socket" in options:
+        options["unix_socket"] = options.pop("socket")
     try:
-        port = parts.port
+        port = parts.port or _port(options.pop("port", None))
     except ValueError as error:
         raise UsageError(f"{text}: its port is no number from 1 to 65535", "write it as host:port") from error
     return Address(
@@ -85,6 +88,16 @@ def _from_url(text: str, password: str | None) -> Address:
         password=password,
         options=options,
     )
+
+
+def _port(text: str | None) -> int | None:
+    """A port that stands among the options, as it does where the host is a folder of sockets."""
+    if text is None:
+        return None
+    port = int(text)
+    if not 0 < port < 1 << 16:
+        raise ValueError(text)
+    return port
 
 
 def _password(name: str, profile: Mapping[str, Any], environment: Mapping[str, str]) -> str | None:
