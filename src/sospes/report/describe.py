@@ -47,7 +47,7 @@ def tell_verify(printer: Printer, outcome: Outcome[Description]) -> None:
         _objects(printer, found, every=False)
     if not printer.quiet:
         read = f"read {size(found.bytes_read)}"
-        if found.compression and found.checked_by != "seal":
+        if found.compression and found.checked_by != "seal" and found.plain_bytes:
             read += f", {size(found.plain_bytes)} unpacked"
         printer.line(f"  {read} in {duration(outcome.seconds)}", style="dim")
     if outcome.verdict is Verdict.UNPROVEN and found.format is not None:
@@ -105,7 +105,7 @@ def _facts(found: Description) -> list[tuple[str, str]]:
     return [
         ("engine", f"{_ENGINES.get(found.engine or '', 'unknown')} {found.engine_version or '(version not stated)'}"),
         ("written by", found.program or "not stated"),
-        ("databases", ", ".join(found.databases) or "not stated"),
+        ("databases", _databases(found)),
         ("encoding", found.encoding or "not stated"),
         ("started", found.started_at or "not stated"),
         ("written at", found.written_at or "not stated"),
@@ -114,6 +114,11 @@ def _facts(found: Description) -> list[tuple[str, str]]:
         ("size", size(found.size_bytes)),
         ("complete", _complete_words(found)),
     ]
+
+
+def _databases(found: Description) -> str:
+    named = ", ".join(found.databases) or "not stated"
+    return f"at least {named}; --contents tells all" if found.databases_at_least and found.databases else named
 
 
 def _complete_words(found: Description) -> str:

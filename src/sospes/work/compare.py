@@ -34,7 +34,7 @@ from sospes.work.outcome import Outcome
 from sospes.work.pairing import Pairing, pair_tables
 from sospes.work.row_sides import RowSide, RowTable
 
-MOST_TOLD = 5
+MOST_TOLD = 4
 """Tables, or columns of one, that one side lacks and that are told one by one."""
 
 

@@ -237,9 +237,14 @@ def _read_through(
             objects=tuple(tally.objects.values()),
         )
     return (
-        replace(description, bytes_read=opened.text.bytes_read, plain_bytes=opened.text.plain_bytes),
+        replace(description, bytes_read=opened.text.bytes_read, plain_bytes=_unpacked(opened)),
         tuple(findings),
     )
+
+
+def _unpacked(opened: Opened) -> int:
+    """Bytes of plain text; of an archive those of its data."""
+    return opened.reader.unpacked if isinstance(opened.reader, ArchiveReader) else opened.text.plain_bytes
 
 
 def misfits(opened: Opened, tally: Tally) -> Iterator[Finding]:
@@ -300,7 +305,8 @@ def _header_only(opened: Opened) -> tuple[Description, tuple[Finding, ...]]:
                 "the backup was cut off or its program failed: take it again",
             ).at(file=opened.name)
         )
-    return _description(opened, header), tuple(findings)
+    several = not opened.head.whole and (header.cluster or reader.notes.several)
+    return replace(_description(opened, header), databases_at_least=several), tuple(findings)
 
 
 def _contents_only(opened: Opened) -> tuple[Description, tuple[Finding, ...]]:

@@ -64,6 +64,7 @@ class ValueSummary:
 class Description:
     """What a backup is. Unknown is None, never guessed; sizes in bytes, times in ISO 8601.
 
+    databases_at_least  only the head was read, and further databases may follow
     checked_by  what a verification rests on beside the bytes themselves: a seal, or reading and a seal
     """
 
@@ -73,6 +74,7 @@ class Description:
     engine_version: str | None = None
     program: str | None = None
     databases: tuple[str, ...] = ()
+    databases_at_least: bool = False
     encoding: str | None = None
     compression: str | None = None
     kind: str | None = None

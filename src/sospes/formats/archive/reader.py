@@ -46,7 +46,10 @@ class ContentsEntry:
 
 
 class ArchiveReader:
-    """One pass over an archive: definitions before the data, the data in stored order, definitions after them."""
+    """One pass over an archive: definitions before the data, the data in stored order, definitions after them.
+
+    Afterwards `unpacked` says how many plain bytes of data were read.
+    """
 
     def __init__(
         self,
@@ -61,6 +64,7 @@ class ArchiveReader:
         self._store = store
         self._sizes = self._stored_sizes()
         self._finished: bool | None = None
+        self.unpacked = 0
         settings = b"\n".join(entry.definition for entry in self.toc if entry.kind in _NOT_NEEDED)
         self._script = ScriptReader(iter([Block(settings, 0, 0)]), Lexis(Engine.POSTGRESQL), by_program=True)
         for _ in self._script.statements():
@@ -258,13 +262,21 @@ class ArchiveReader:
 
     def _member(self, member: Member, entry: TocEntry) -> Iterator[Event]:
         if member.large is not None:
-            yield from _large_object_parts(member.large)
+            for part in _large_object_parts(member.large):
+                self.unpacked += len(part.data) if isinstance(part, LargeObjectPart) else 0
+                yield part
             return
         if entry.kind != _ROWS:
             yield from (block for block in member.blocks if isinstance(block, Finding))
             return
         for event in self._rows(member, entry):
             yield self._placed(event, entry) if isinstance(event, Finding) else event
+
+    def _counted(self, blocks: Iterator[Block | Finding]) -> Iterator[Block | Finding]:
+        """The same blocks, whose plain bytes are counted."""
+        for block in blocks:
+            self.unpacked += len(block.data) if isinstance(block, Block) else 0
+            yield block
 
     def _placed(self, finding: Finding, entry: TocEntry) -> Finding:
         """A finding about a table's data; where only its place in their text is known, with all their stored bytes."""
@@ -278,12 +290,13 @@ class ArchiveReader:
         return finding.at(**parts)
 
     def _rows(self, member: Member, entry: TocEntry) -> Iterator[Event]:
-        window = Window(ahead_of(member.blocks, READ_AHEAD_FROM))
+        blocks = self._counted(member.blocks)
+        window = Window(ahead_of(blocks, READ_AHEAD_FROM))
         lexis = self._script.settings.lexis
         opening = entry.copy.rstrip() + b"\n"
         head = self._copy_head(entry.copy)
         if head is None:
-            self._script.restart(member.blocks, self.wants)
+            self._script.restart(blocks, self.wants)
             yield from self._script.statements()
             return
         table = self._script.tables.get(head.table)

@@ -26,7 +26,10 @@ NEWEST_POSTGRESQL = 18
 
 @dataclass(slots=True)
 class HeaderNotes:
-    """Collects what a script says of itself, comment by comment; `header()` sums it up so far."""
+    """Collects what a script says of itself, comment by comment; `header()` sums it up so far.
+
+    several  it names the database that its next statements are of, and may go on to others
+    """
 
     engine: Engine | None = None
     version: str | None = None
@@ -38,6 +41,7 @@ class HeaderNotes:
     openings: int = 0
     closings: int = 0
     cluster: bool = False
+    several: bool = False
     restrict_keys: list[str] = field(default_factory=list)
     transaction: str = ""
     settings_saved: bool = False

@@ -80,6 +80,7 @@ class Settings:
             self.database = self.notes.databases[0]
         if match := _CURRENT_DATABASE.match(line):
             self.notes.database(match[1])
+            self.notes.several = True
 
     def after_statement(self, entry: Entry) -> None:
         """Follow a statement that was just read."""
