@@ -186,8 +186,11 @@ def normal_text(text: str, meaning: Meaning) -> str:
     return text if normal is None else normal(text)
 
 
-def canonical_of(meaning: Meaning) -> Canonical:
-    """The function that gives the canonical bytes of a value of that meaning."""
+def canonical_of(meaning: Meaning, *, untyped: bool = False) -> Canonical:
+    """The function that gives the canonical bytes of a value of that meaning.
+
+    untyped  values of a side are text whatever they are, so that bytes are the text which that side has for them
+    """
     normal = _TEXTS.get(meaning)
 
     def canonical(value: Held) -> bytes:
@@ -196,7 +199,8 @@ def canonical_of(meaning: Meaning) -> Canonical:
         if isinstance(value, int):
             return b"%d" % value if normal is None else escaped(normal(str(value)))
         if isinstance(value, bytes):
-            return b"\\x" + value.hex().encode()
+            written = b"\\x" + value.hex().encode()
+            return written if not untyped or meaning is Meaning.BYTES else b"\\" + written
         if meaning is Meaning.INTEGER:
             return _integer(value)
         if meaning is Meaning.BYTES:

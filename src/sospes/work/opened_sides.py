@@ -110,7 +110,7 @@ def _kind(path: Path, opening: Opening) -> type[BackupRows | RowFile | SideCopy]
 
 def _is_text(head: bytes) -> bool:
     """Text may hold a zero byte or two; a file that is full of them is none."""
-    return head[:4096].count(0) <= len(head[:4096]) // 100 and not head.lstrip().startswith(b"<")
+    return head[:4096].count(0) <= 8 + len(head[:4096]) // 100 and not head.lstrip().startswith(b"<")
 
 
 class Beside:

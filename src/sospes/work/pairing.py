@@ -19,7 +19,10 @@ from sospes.work.selection import ambiguous, means, near
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Pair:
-    """Two tables whose rows are compared: their common columns, what those mean, and the key's places."""
+    """Two tables whose rows are compared: their common columns, what those mean, and the key's places.
+
+    untyped  one of them is a file of rows, whose values are text
+    """
 
     name: Name
     left: RowTable
@@ -29,11 +32,12 @@ class Pair:
     key: tuple[int, ...]
     left_extra: tuple[str, ...]
     right_extra: tuple[str, ...]
+    untyped: bool = False
 
     @property
     def functions(self) -> tuple[Canonical, ...]:
         """What gives the canonical bytes of each column's values."""
-        return tuple(canonical_of(meaning) for meaning in self.meanings)
+        return tuple(canonical_of(meaning, untyped=self.untyped) for meaning in self.meanings)
 
     @property
     def timed(self) -> tuple[int, ...]:
@@ -242,6 +246,7 @@ def _pair(
         key=_key_places(wanted, columns, one.name, bool(key)),
         left_extra=left_extra,
         right_extra=right_extra,
+        untyped=isinstance(left, RowFile) is not isinstance(right, RowFile),
     )
 
 
