@@ -177,3 +177,31 @@ def test_keys_by_the_meaning_of_their_type(
     )
 
     assert sospes("rehearse", tmp_path / "a.sql", "--json").codes == ([code] if code else [])
+
+
+@pytest.mark.parametrize(
+    ("kind", "sound", "wrong"),
+    [
+        ("integer[]", "{1,2}", "{1,x}"),
+        ("integer ARRAY[4]", "{1}", "1"),
+        ("numeric(4,2)[]", "{1.25}", "{tall}"),
+    ],
+)
+def test_arrays_are_known_by_their_dimensions(kind: str, sound: str, wrong: str, tmp_path: Path) -> None:
+    night = tmp_path / "night.sql"
+    for value, code in ((sound, 0), (wrong, 1)):
+        night.write_bytes(postgresql(copy_table("public.tide", [("a", kind)], [[value]])))
+
+        assert sospes("verify", night, "--json").code == code
+
+
+@pytest.mark.parametrize("kind", ['public."odd [array] type"', 'public."a array"', "integer[3a]", "text[", "array"])
+def test_brackets_that_make_no_array_end_in_a_verdict(kind: str, tmp_path: Path) -> None:
+    night = tmp_path / "night.sql"
+    made = b"CREATE TYPE public.\"odd [array] type\" AS ENUM ('x');\nCREATE TYPE public.\"a array\" AS ENUM ('x');\n"
+    night.write_bytes(postgresql(made + copy_table("public.tide", [("a", kind)], [["x"]])))
+
+    run = sospes("verify", night, "--json")
+
+    assert "error inside" not in run.err
+    assert run.code == (0 if '"' in kind else run.code)

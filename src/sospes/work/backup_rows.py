@@ -130,6 +130,8 @@ class BackupRows:
     def lined(self, wants: Wants, columns: Mapping[Name, Sequence[str]] | None = None) -> Iterator[LinedPart]:
         """All rows of the wanted tables as lines; what can't be read of them goes to `findings`."""
         for part in self._standing(wants):
+            if not wants(part.table):
+                continue  # a table without columns has nothing to pass over
             holds = _holds(self._begins[part.table], part.columns, self.engine or Engine.POSTGRESQL)
             yield replace(part, batch=as_lines(part.batch, holds))
 

@@ -10,6 +10,9 @@ from sospes.rows.typed import kinds
 from sospes.rows.typed.kinds import Kind
 from sospes.rows.types import base_type
 
+_DIMENSIONS = re.compile(r"(?:\s*\[\s*\d*\s*\])+$|\s+array[\s\[\]\d]*$", re.I)
+"""What makes a type an array; names in quotes may hold brackets themselves."""
+
 _ARGUMENTS = re.compile(r"\(\s*(-?\d+)\s*(?:,\s*(-?\d+)\s*)?\)")
 _LIST = re.compile(r"\((.*)\)", re.S)
 _DOMAIN = re.compile(r"\sas\s+(.*?)(?=\s(?:default|not|null|constraint|check|collate)\b|;|$)", re.I | re.S)
@@ -88,8 +91,9 @@ class Definitions:
     def _postgresql(self, text: str, copy: bool, depth: int) -> Planned:
         lowered = text.strip().lower()
         base = base_type(lowered).removeprefix("pg_catalog.").strip('"')
-        if lowered.endswith("[]") or " array" in lowered or "[" in lowered:
-            element = self._postgresql(re.sub(r"(?:\[\d*\])+$| array.*$", "", text.strip()), copy=False, depth=depth)
+        bare = _DIMENSIONS.sub("", text.strip())
+        if bare != text.strip():
+            element = self._postgresql(bare, copy=False, depth=depth)
             return Planned(None, element.reason, True) if element.unknown else Planned(kinds.array_of(element.kind))
         arguments = _ARGUMENTS.search(lowered)
         first = int(arguments[1]) if arguments else None
