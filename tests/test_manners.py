@@ -208,15 +208,14 @@ def test_drift_is_checked_before_anything_is_read_and_spared_by_mend(postgres: P
 
 
 @pytest.mark.servers
-@pytest.mark.usefixtures("mariadb")
 def test_a_private_rehearsal_counts_what_it_restored_besides_tables(mariadb: MariadbServer, tmp_path: Path) -> None:
     mariadb.run_sql("", "CREATE DATABASE quay")
     try:
         mariadb.run_sql(
             "quay",
-            "CREATE TABLE call (id int PRIMARY KEY, note text); INSERT INTO call VALUES (1, 'a');"
-            "CREATE VIEW one AS SELECT id FROM call; CREATE VIEW two AS SELECT note FROM call;"
-            "CREATE TRIGGER stamped BEFORE INSERT ON call FOR EACH ROW SET NEW.note = 'x';",
+            "CREATE TABLE call_out (id int PRIMARY KEY, note text); INSERT INTO call_out VALUES (1, 'a');"
+            "CREATE VIEW one AS SELECT id FROM call_out; CREATE VIEW two AS SELECT note FROM call_out;"
+            "CREATE TRIGGER stamped BEFORE INSERT ON call_out FOR EACH ROW SET NEW.note = 'x';",
         )
         night = tmp_path / "night.sql"
         night.write_bytes(mariadb.dump("quay"))
