@@ -86,7 +86,7 @@ def test_kinds_of_postgresql_statements(text: str, kind: str, label: str) -> Non
     ("CREATE SEQUENCE `ticket` start with 1;", "sequence", "ticket"),
     ("DO SETVAL(`ticket`, 5, 0);", "sequence value", "ticket"),
     ("/*!40000 ALTER TABLE `boat` DISABLE KEYS */;", "table setting", "boat"),
-    ("LOCK TABLES `boat` WRITE;", "lock", "LOCK TABLES boat WRITE"),
+    ("LOCK TABLES `boat` WRITE;", "lock", "boat"),
     ("/*!40101 SET NAMES utf8mb4 */;", "setting", "SET NAMES utf8mb4 ;"),
     ("CHANGE MASTER TO MASTER_LOG_FILE='b', MASTER_LOG_POS=4;", "replication", "CHANGE MASTER TO MASTER_LOG_FILE"),
     ("USE `harbour`;", "use", "harbour"),

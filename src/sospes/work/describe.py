@@ -20,7 +20,7 @@ from sospes.model.errors import SospesError
 from sospes.model.events import Batch, Event, Header, Notation, RowsBegin
 from sospes.model.findings import Finding, doubt, fault, note, verdict_of
 from sospes.model.progress import Doing, Progress
-from sospes.model.verdict import Rung, Verdict
+from sospes.model.verdict import Rung, Severity, Verdict
 from sospes.places.source import open_source
 from sospes.stream.containers import Block
 from sospes.work.damage import BREAKS, condensed
@@ -34,7 +34,9 @@ if TYPE_CHECKING:
 TAIL_SIZE = 4096
 ALWAYS_CHECKED = 16 << 20
 """Bytes of rows whose values are held against their types in every verification; all of them with --values."""
-"""Called now and then with the number of stored bytes read so far."""
+
+KEYS_CHECKED = 1 << 20
+"""A backup of no more plain bytes has its keys and references checked as well, which takes a second reading."""
 
 _TAIL_CLOSING = re.compile(
     rb"(?:--\r?\n-- PostgreSQL database (?:cluster )?dump complete\r?\n--\s*(?:\\unrestrict (\w+)\s*)?"
@@ -174,9 +176,12 @@ def _fully(
     description, findings = _read_through(opened, looking, watch)
     if opened.form is not None:
         findings += tuple(finding.at(file=opened.name) for finding in checks.remainder())
-    if looking.values and opened.form is not None:
+    small = opened.text.plain_bytes <= KEYS_CHECKED and "-" not in map(str, paths) and not _told_fault(findings)
+    small = small and bool(checks.keys) and opened.form in {"sql-script", "pg-archive"}
+    if small or (looking.values and opened.form is not None):
         keyed = (finding.at(file=opened.name) for finding in key_findings(paths, looking.opening, checks))
         findings += tuple(keyed)
+    if looking.values and opened.form is not None:
         description = replace(description, values=summary_of(checks))
     if seal is not None:
         changed += changed_tables(seal, sums) if sums is not None else older_note(seal, opened.source)
@@ -245,6 +250,10 @@ def _read_through(
 def _unpacked(opened: Opened) -> int:
     """Bytes of plain text; of an archive those of its data."""
     return opened.reader.unpacked if isinstance(opened.reader, ArchiveReader) else opened.text.plain_bytes
+
+
+def _told_fault(findings: Sequence[Finding]) -> bool:
+    return any(finding.severity is Severity.FAULT for finding in findings)
 
 
 def misfits(opened: Opened, tally: Tally) -> Iterator[Finding]:

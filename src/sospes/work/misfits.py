@@ -11,6 +11,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 from dataclasses import dataclass, replace
 
+from sospes.formats.script.agreement import one_bit_apart
 from sospes.model.entries import Constraint, ConstraintKind, Engine, Entry, Name
 from sospes.model.events import RowsBegin
 from sospes.model.findings import Finding, Place, fault, note
@@ -59,6 +60,8 @@ class Fit:
         self._named_columns: dict[Name, dict[str, None]] = {}
         self._constraints: list[tuple[Entry, Constraint]] = []
         self._mentions: list[Entry] = []
+        self._named: list[Entry] = []
+        self._sequences: set[Name] = set()
         self._foreign_databases: set[str | None] = set()
         self._made: dict[str | None, set[Name]] = {}
         self._twice: list[Entry] = []
@@ -86,6 +89,10 @@ class Fit:
         self._constraints.extend((bare, constraint) for constraint in entry.constraints)
         if entry.kind in _NEEDS_TABLE and entry.about is not None:
             self._mentions.append(bare)
+        if entry.kind in {"sequence value", "lock"}:
+            self._named.append(bare)
+        if entry.kind in {"sequence", "identity"}:
+            self._sequences.add(entry.name)
 
     def rows(self, begin: RowsBegin) -> None:
         """Take in the opening of rows."""
@@ -115,6 +122,42 @@ class Fit:
         for entry in self._mentions:
             if entry.kind == "attach":
                 yield from self._outside_parents(entry, engine)
+                yield from self._unlike_parents(entry)
+        yield from self._misnamed()
+
+    def _misnamed(self) -> Iterator[Finding]:
+        """Sequences and locked tables that nothing defines, and whose name is a bit away from one that is defined."""
+        for entry in self._named:
+            name = entry.about or entry.name
+            known = self._sequences if entry.kind == "sequence value" else self._tables.keys() | self._sequences
+            if name in known or name.database in self._foreign_databases:
+                continue
+            near = next((other for other in known if one_bit_apart(other.full_label, name.full_label)), None)
+            if near is not None:
+                yield fault(
+                    "table-undefined",
+                    f"a statement of kind {entry.kind} is for {name.label}, which has no definition; {near.label} has",
+                    "a name is damaged in one of the two; compare with another copy",
+                    _place_in(entry),
+                )
+
+    def _unlike_parents(self, entry: Entry) -> Iterator[Finding]:
+        """A partition or child that lacks a column of its parent, and has one whose name is a bit away from it."""
+        child = self._tables.get(entry.about or entry.name)
+        for name in entry.parents:
+            parent = self._tables.get(name)
+            if child is None or parent is None or not (child.certain and parent.certain):
+                continue
+            strange = child.columns - parent.columns
+            for column in sorted(parent.columns - child.columns):
+                near = next((other for other in strange if one_bit_apart(column, other)), None)
+                if near is not None:
+                    yield fault(
+                        "column-unknown",
+                        f"{entry.name.label} has a column {near!r} where its parent {name.label} has {column!r}",
+                        "a name is damaged in one of the two; compare with another copy",
+                        _place_in(entry),
+                    )
 
     def _defined_twice(self) -> Finding:
         first = self._twice[0]

@@ -49,13 +49,15 @@ _OWNER = re.compile(r"; Owner:")
 class Announced:
     """What a heading says of the definition below it: its kind, its name with what belongs to it, its schema.
 
-    sure  the heading can be read in this way only; names may hold what looks like its other parts
+    owner  whom it says that the definition belongs to
+    sure   the heading can be read in this way only; names may hold what looks like its other parts
     """
 
     kind: str
     tag: str
     schema: str | None
     sure: bool = True
+    owner: str = ""
 
 
 def announced_in(line: str) -> Announced | None:
@@ -71,7 +73,8 @@ def announced_in(line: str) -> Announced | None:
     if owner is None:
         return None
     sure = len(kinds) == 1 and _OWNER.search(line, owner.end()) is None
-    return Announced(last[1], line[begin.end() : last.start()], line[last.end() : owner.start()], sure)
+    whose = line[owner.end() :].split("; Tablespace: ", maxsplit=1)[0].strip()
+    return Announced(last[1], line[begin.end() : last.start()], line[last.end() : owner.start()], sure, whose)
 
 
 def statement_missing(announced: Announced | None) -> Finding | None:
@@ -91,6 +94,18 @@ def disagreement(announced: Announced, entry: Entry) -> Finding | None:
     if not announced.sure or _ANNOUNCED.get(announced.kind) != entry.kind or _same_name(announced, entry.name):
         return None
     return _otherwise(announced, entry.name, f"{entry.kind} {entry.name.label}")
+
+
+def owner_disagreement(announced: Announced, entry: Entry, owner: str) -> Finding | None:
+    """A fault if what was announced is given to another owner, whose name differs in a single bit."""
+    if not announced.sure or not one_bit_apart(announced.owner, in_heading(owner)):
+        return None
+    return fault(
+        "announced-otherwise",
+        f"{announced.kind.lower()} {announced.tag} is announced as {announced.owner}'s, and given to {owner}",
+        "a name in one of the two is damaged: the server refuses it if nobody is called so; compare with another copy",
+        Place(plain_from=entry.plain_from, plain_to=entry.plain_to, line=entry.line),
+    )
 
 
 def rows_disagreement(announced: Announced, table: Name) -> Finding | None:

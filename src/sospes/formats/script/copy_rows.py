@@ -14,6 +14,7 @@ from numpy.typing import NDArray
 _LEGAL = np.zeros(256, dtype=np.bool_)
 _LEGAL[list(b"bfnrtvN\\")] = True
 _STRANGE_ESCAPE = re.compile(rb"\\([^bfnrtvN])")
+_ZERO_ESCAPE = re.compile(rb"\\(?:x00|x0(?![0-9a-fA-F])|000|00?(?![0-7]))")
 
 
 @dataclass(frozen=True, slots=True)
@@ -129,4 +130,6 @@ def _problem(line: bytes, width: int) -> str:
     strange = _STRANGE_ESCAPE.search(line.replace(b"\\\\", b"\\b"))
     if strange and strange[1] not in b"01234567x":
         return f"holds the escape \\{strange[1].decode('latin-1')}, which the server never writes"
+    if strange and _ZERO_ESCAPE.search(line.replace(b"\\\\", b"\\b")):
+        return "holds an escape for a zero byte, which no text can hold"
     return ""

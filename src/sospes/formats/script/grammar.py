@@ -63,7 +63,8 @@ _MARIADB_OPTION = (
     rf"{NAME} = (?:S|#|{NAME}))"
 )
 _MARIADB_CONSTRAINT = (
-    rf"(?:constraint(?: {NAME})? )?(?:check P(?: (?:not )?enforced)?|primary key.*|unique.*|"
+    rf"(?:constraint(?: {NAME})? )?(?:check P(?: (?:not )?enforced)?|primary key(?: {NAME})*(?: P.*)?|"
+    rf"unique(?: (?:key|index))?(?: {NAME})*(?: P.*)?|"
     rf"foreign key(?: {NAME})? P {_REFERENCE})|"
     rf"(?:fulltext|spatial|vector)?(?: ?(?:key|index)).*|period for {NAME} P"
 )
@@ -92,7 +93,7 @@ _MODIFIER = re.compile(r"[\w\s,.'\"+-]*")
 def strange_items(phrase: Phrase, start: int, end: int) -> str:
     """The text of the first item of a table's body that is none the engine knows; empty if all are known."""
     if phrase.lexis.engine is Engine.SQLITE:
-        return _refused_by_sqlite(phrase.text(0, len(phrase.tokens)))
+        return refused_by_sqlite(phrase.text(0, len(phrase.tokens)))
     for first, last in phrase.items(start, end):
         phrase.position = first
         strange = strange_item(phrase, first, last, constraint=is_constraint(phrase, last))
@@ -101,7 +102,7 @@ def strange_items(phrase: Phrase, start: int, end: int) -> str:
     return ""
 
 
-def _refused_by_sqlite(statement: str) -> str:
+def refused_by_sqlite(statement: str) -> str:
     """What the engine says of a definition that it can't read; it is tried in memory, and taken back."""
     with closing(sqlite3.connect(":memory:", isolation_level=None)) as connection:
         try:
@@ -113,7 +114,9 @@ def _refused_by_sqlite(statement: str) -> str:
     return ""
 
 
-_SYNTAX = re.compile("syntax error|unrecognized token|unknown datatype|incomplete input|unknown table option")
+_SYNTAX = re.compile(
+    r"syntax error|unrecognized token|unknown datatype|incomplete input|unknown table option|^no such column: \w+$"
+)
 
 
 def strange_item(phrase: Phrase, first: int, last: int, *, constraint: bool) -> str:

@@ -7,12 +7,14 @@ from collections.abc import Callable
 from dataclasses import replace
 
 from sospes.formats.script.characters import first_broken
+from sospes.formats.script.grammar import refused_by_sqlite
+from sospes.formats.script.keywords import near_type
 from sospes.formats.script.lexis import Token, tokens
 from sospes.formats.script.phrase import Phrase
 from sospes.formats.script.row_heads import INSERT_TARGET, insert_head
 from sospes.formats.script.settings import Settings
 from sospes.formats.script.statements import Where
-from sospes.formats.script.wording import strange_identity, strange_statement, strange_tail
+from sospes.formats.script.wording import strange_identity, strange_statement, strange_tail, strange_words
 from sospes.model.entries import Engine, Entry
 from sospes.model.findings import Finding, Place, doubt, fault
 
@@ -25,6 +27,9 @@ FOREIGN_TEXT = re.compile(
     re.I,
 )
 
+
+_ASKED = frozenset({"view", "index", "trigger", "emptying", "data", "sequence value", "setting", "transaction"})
+"""Kinds of statements of which SQLite itself is asked whether it can read them."""
 
 _TOLD = frozenset({"hostile", "rollback", "data", "unknown"})
 """Kinds of statements that may be wrong by themselves."""
@@ -113,20 +118,27 @@ class Judge:
         return (fault if certain and not self._settings.newer_than_known else doubt)(
             "definition-unreadable",
             f"{entry.kind} {entry.name.label}: the engine has no such words: {entry.strange}",
-            "a byte in it is damaged: the table, and all its rows, would be lost; compare with another copy",
+            "a byte in it is damaged: what it makes, and all rows of a table, would be lost; compare with another copy",
             place,
         )
 
     def _unclear(self, entry: Entry, place: Place, words: Callable[[], Phrase]) -> Finding | None:
         """A statement that no backup program words like this, in a script that one wrote."""
+        if self._notes.engine is Engine.SQLITE and entry.kind in _ASKED:
+            refusal = refused_by_sqlite(words().text(0, len(words().tokens)))
+            return self._strange(replace(entry, strange=refusal), place) if refusal else None
         if not self._by_program or self._settings.newer_than_known:
             return None
         lexis = self._settings.lexis
         strange = strange_statement(entry.kind, words, lexis)
+        if not strange:
+            strange = strange_words(entry.kind, words, lexis)
         if entry.kind == "identity" and strange_identity(entry.text):
             strange = " ".join(entry.text.split())[:80]
         elif entry.kind == "table" and lexis.is_mariadb:
-            strange = strange_tail(entry.definition)
+            strange = strange or strange_tail(words())
+        elif entry.kind == "table" and lexis.engine is Engine.POSTGRESQL:
+            strange = strange or next(filter(None, (near_type(column.type) for column in entry.columns)), "")
         if not strange:
             return None
         return doubt(

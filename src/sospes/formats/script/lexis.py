@@ -43,7 +43,7 @@ def _token_pattern(engine: Engine, escapes: bool) -> re.Pattern[bytes]:
     bracket = rb"(?P<bracket>\[[^\]]*+\])|" if engine is Engine.SQLITE else b""
     plain = rb"(?:[^'\\]++|\\.|'')*+" if escapes else rb"(?:[^']++|'')*+"
     return re.compile(
-        rb"(?P<space>\s++|" + comment + rb"|/\*(?!M?!)(?:[^*]++|\*(?!/))*+\*/)"
+        rb"(?P<space>[ \t\n\r\f]++|" + comment + rb"|/\*(?!M?!)(?:[^*]++|\*(?!/))*+\*/)"
         rb"|(?P<conditional>/\*M?!\d*|\*/)"
         rb"|(?P<string>[eE]'(?:[^'\\]++|\\.|'')*+'|'" + plain + rb"')"
         rb"|(?P<word>[A-Za-z_\x80-\xff@][A-Za-z0-9_$\x80-\xff@]*+)"

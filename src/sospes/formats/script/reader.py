@@ -6,7 +6,13 @@ import re
 from collections.abc import Callable, Iterator
 from dataclasses import replace
 
-from sospes.formats.script.agreement import Announced, disagreement, rows_disagreement, statement_missing
+from sospes.formats.script.agreement import (
+    Announced,
+    disagreement,
+    owner_disagreement,
+    rows_disagreement,
+    statement_missing,
+)
 from sospes.formats.script.copy_data import read_copy
 from sospes.formats.script.header import HeaderNotes
 from sospes.formats.script.judging import FOREIGN_TEXT, Judge, foreign_text
@@ -32,7 +38,7 @@ MOST_ZEROS = 20
 LOOK_AHEAD = 64
 """Bytes that tell what comes next: a comment, a line for the client, a statement."""
 
-_SPACE = re.compile(rb"[\s;]*+")
+_SPACE = re.compile(rb"[ \t\n\r\f;]*+")
 _LINE = re.compile(rb"[^\n]*+\n")
 _RESUME = re.compile(
     rb"\n(?=--\n-- |COPY |CREATE |ALTER |INSERT INTO |SET |SELECT pg_catalog|DROP |LOCK TABLES|/\*M?![0-9])"
@@ -69,6 +75,7 @@ class ScriptReader:
         self.tables: dict[Name, Entry] = {}
         self._types: dict[Name, dict[str, Column]] = {}
         self._announced: Announced | None = None
+        self._heading: Announced | None = None
         self._crlf = False
         self._last_comment = ""
         self._meta = MetaLines(self.settings)
@@ -187,6 +194,7 @@ class ScriptReader:
         line = raw.decode(self.settings.codec, "replace").rstrip("\r\n")
         announced = self.notes.comment(line, offset, raw.endswith(b"\n"))
         if announced is not None:
+            self._heading = announced
             missing = statement_missing(self._announced)
             self._announced = announced
             if missing is not None:
@@ -284,9 +292,11 @@ class ScriptReader:
         entry = classifier.entry()
         if entry.parents and entry.kind == "table":
             entry = self._inherited(entry)
-        finding = self._judge.finding(entry, classifier.phrase) or (
-            disagreement(announced, entry) if announced else None
-        )
+        finding = self._judge.finding(entry, classifier.phrase)
+        if finding is None and announced is not None:
+            finding = disagreement(announced, entry)
+        if finding is None and entry.kind == "ownership" and self._heading is not None:
+            finding = owner_disagreement(self._heading, entry, classifier.last_name())
         window.advance(end)
         if finding is not None:
             yield finding.at(plain_from=entry.plain_from, plain_to=entry.plain_to, line=entry.line)

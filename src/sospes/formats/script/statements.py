@@ -108,6 +108,11 @@ class Classifier:
         """The words of the whole statement."""
         return Phrase(self._statement, self._lexis) if self._head_only else self._phrase
 
+    def last_name(self) -> str:
+        """The name that the statement ends with."""
+        named = [token.text for token in self._phrase.tokens if token.kind in {"word", "name"}]
+        return named[-1] if named else ""
+
     def entry(self) -> Entry:
         """The entry; of kind 'unknown' when the statement begins with no known word."""
         reach = self._reach()
@@ -138,6 +143,12 @@ class Classifier:
         kind = _SIMPLE.get(phrase.word(), "unknown")
         if kind in {"emptying", "catalog update"}:
             return self._changing(kind)
+        if (
+            kind == "lock"
+            and self._lexis.is_mariadb
+            and (phrase.take("lock", "tables") or phrase.take("lock", "table"))
+        ):
+            return self._entry(kind, self._name())
         return self._entry(kind, self._first_words(), table=self._touched(kind))
 
     def _is_account(self) -> bool:
@@ -367,7 +378,7 @@ class Classifier:
         phrase = self._phrase
         phrase.take("*", "from")
         name = phrase.parts()
-        function = name[-1].lower() if name else ""
+        function = name[-1].lower() if name and name[:-1] in ([], ["pg_catalog"]) else ""
         phrase.take("(")
         if function == "setval":
             text = phrase.token.text.strip("'")

@@ -286,7 +286,7 @@ def _cell_encoding_faults(run: DataRun, batch: Batch) -> Iterator[Finding]:
         return
     if run.entry is None:
         return
-    binary = [is_binary(column.type) for column in columns_of_run(run.entry, run.columns)]
+    binary = [mariadb and is_binary(column.type) for column in columns_of_run(run.entry, run.columns)]
     for row in range(batch.rows):
         for column in range(batch.width):
             cell = batch.data[batch.starts[row, column] : batch.ends[row, column]]

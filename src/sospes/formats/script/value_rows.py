@@ -78,7 +78,11 @@ _MARKS = re.compile(rb"[(),'\"]")
 def continuation(head: bytes) -> Gap:
     """What may stand between two rows of a statement that begins with `head`."""
     head = head.strip()
-    pattern = rb"\s*(?:,|(?:on\s+conflict\s+do\s+nothing\s*)?;\s*" + re.escape(head) + rb")\s*(?=\()"
+    pattern = (
+        rb"[ \t\r\n\f]*(?:,|(?:on\s+conflict\s+do\s+nothing\s*)?;[ \t\r\n\f]*"
+        + re.escape(head)
+        + rb")[ \t\r\n\f]*(?=\()"
+    )
     return Gap(head, re.compile(pattern, re.I))
 
 

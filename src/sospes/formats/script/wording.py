@@ -15,18 +15,31 @@ from functools import cache, lru_cache
 
 from sospes.formats.script.agreement import one_bit_apart
 from sospes.formats.script.grammar import NAME, QUALIFIED, folded_item
+from sospes.formats.script.keywords import CHARACTER_SETS, near_keyword
 from sospes.formats.script.lexis import Lexis
 from sospes.formats.script.phrase import Phrase
 from sospes.model.entries import Engine
 
 _VALUE = rf"(?:S(?: S)?|-? ?#|@?@?{NAME}(?: \. {NAME})*(?: P)?|P)"
 _ASSIGNED = rf"@?@?{NAME}(?: \. {NAME})* (?:: )?= {_VALUE}"
+_TABLE_FORM = (
+    rf"create (?:(?:unlogged|foreign|global|local|temp|temporary) )*table (?:if not exists )?{QUALIFIED}"
+    rf"(?: of {QUALIFIED}| partition of {QUALIFIED})?(?: P)?(?: inherits P| partition by (?:range|list|hash) P|"
+    rf" for values .+?| default| using {NAME}| with P| with(?:out)? oids| on commit .+?| tablespace {NAME}|"
+    rf" server {NAME}| options P)* ;|create .* as (?:select|values|table|execute)\b.*"
+)
+_ROUTINE_FORM = r"create [^`!~?|&^<>{}\\]+ as S(?: , S)? ;|create .+ (?:begin atomic|return)\b.*"
 _FORMS = {
     (Engine.POSTGRESQL, "sequence"): (
         rf"create (?:unlogged )?sequence {QUALIFIED}(?: as {QUALIFIED})?(?: start with -? ?#)?"
         r"(?: increment by -? ?#)?(?: minvalue -? ?#| no minvalue)?(?: maxvalue -? ?#| no maxvalue)?"
         r"(?: cache #)?(?: (?:no )?cycle)?(?: owned by .+)? ;"
     ),
+    (Engine.POSTGRESQL, "type"): rf"create type {QUALIFIED}(?: as (?:enum P|range P|P)| P)? ;",
+    (Engine.POSTGRESQL, "table"): _TABLE_FORM,
+    (Engine.POSTGRESQL, "foreign table"): _TABLE_FORM + "|import .*",
+    (Engine.POSTGRESQL, "function"): _ROUTINE_FORM,
+    (Engine.POSTGRESQL, "procedure"): _ROUTINE_FORM,
     (Engine.POSTGRESQL, "attach"): (
         rf"alter (?:index {QUALIFIED} attach partition {QUALIFIED}|"
         rf"table(?: only)? {QUALIFIED} (?:inherit {QUALIFIED}|"
@@ -82,6 +95,9 @@ _IDENTITY = re.compile(
     r"(?:no minvalue |minvalue -?\d+ )?(?:no maxvalue |maxvalue -?\d+ )?(?:cache \d+ )?(?:(?:no )?cycle ?)?\)\s*;",
     re.I,
 )
+_CHARACTERS = re.compile(
+    rb"(?:(?<![@\w])character_set_(?:client|results|connection|server|database)\s*=|set\s+names)\s*(?!@)(\w+)", re.I
+)
 _MODES = re.compile(rb"(?<![@\w])sql_mode\s*=\s*'([^']*)'", re.I)
 _KNOWN_MODES = frozenset(
     (
@@ -98,7 +114,7 @@ _TAIL = frozenset(
 )
 _SETTINGS = frozenset(
     (
-        "set session global local names character collate sql_mode time_zone unique_checks foreign_key_checks "
+        "system set session global local names character collate sql_mode time_zone unique_checks foreign_key_checks "
         "sql_notes character_set_client character_set_results character_set_connection collation_connection "
         "autocommit system_versioning_insert_history note_verbosity sql_log_bin gtid_purged sql_require_primary_key "
         "old_character_set_client old_character_set_results old_collation_connection old_time_zone "
@@ -143,6 +159,54 @@ def strange_statement(kind: str, words: Callable[[], Phrase], lexis: Lexis) -> s
     return ""
 
 
+_BODIES = frozenset({"begin", "do", "return", "select", "as", "row"})
+"""Words behind which a routine, trigger, event or view of MariaDB has text of its own."""
+
+_BANNER = re.compile(rb"\n--\n-- (?:Name: |Data for Name: |PostgreSQL database)")
+
+
+def strange_words(kind: str, words: Callable[[], Phrase], lexis: Lexis) -> str:
+    """A word outside of names and strings that a single bit keeps from being a keyword, or what swallowed a heading."""
+    if kind in _FREE or (lexis.is_mariadb and kind not in _MARIADB_WORDED):
+        return ""
+    phrase = words()
+    depth = 0
+    for token in phrase.tokens:
+        if token.kind == "mark":
+            depth += (token.text == "(") - (token.text == ")")
+        if token.kind != "word":
+            continue
+        if lexis.is_mariadb:
+            if kind in _ROUTINES and token.word in _BODIES:
+                break
+            if kind in _ROUTINES and depth > 0:
+                continue  # people name parameters
+        raw = phrase.statement[token.start : token.end].decode("latin-1")
+        if (lexis.is_mariadb or raw.isupper()) and (meant := near_keyword(raw, lexis.engine)):
+            return f"{raw}, where {meant} is a keyword"
+    if not lexis.is_mariadb and (banner := _BANNER.search(phrase.statement)) is not None:
+        at = banner.start() + 1
+        if not any(token.start <= at < token.end for token in phrase.tokens):
+            return "its end is missing, so that it goes over into the next one"
+    if lexis.is_mariadb and kind not in _ROUTINES and depth:
+        return "its parentheses don't agree"
+    return ""
+
+
+_FREE = frozenset({"data", "comment", "large object data", "statistics values", "setting"})
+_ROUTINES = frozenset({"function", "procedure", "trigger", "event", "view"})
+_MARIADB_WORDED = _ROUTINES | {
+    "table",
+    "lock",
+    "table setting",
+    "sequence",
+    "drop",
+    "sequence value",
+    "database",
+    "use",
+}
+
+
 @cache
 def _pattern(engine: Engine, kind: str) -> re.Pattern[str] | None:
     """The forms of a kind of statement, compiled where it is met: most runs meet few of them."""
@@ -156,13 +220,38 @@ def strange_identity(statement: str) -> bool:
     return begin >= 0 and _IDENTITY.fullmatch(" ".join(statement[begin:].split())) is None
 
 
-def strange_tail(statement: bytes) -> str:
+def strange_tail(phrase: Phrase) -> str:
     """The options behind a table's body in MariaDB, if one is damaged."""
+    after = _after_body(phrase)
+    folded, _ = folded_item(phrase, after, len(phrase.tokens))
+    if _TABLE_OPTIONS.fullmatch(folded) is None:
+        return phrase.text(after, len(phrase.tokens)).strip()[:80]
+    statement = phrase.statement
     tail = statement[statement.rfind(b"\n)") :].split(b"COMMENT=")[0].decode("latin-1")
     return tail.strip()[:80] if any(map(_damaged_word, _WORDS.findall(tail))) else ""
 
 
+_TABLE_OPTIONS = re.compile(
+    rf"(?:(?:^|,? ?)(?:(?:default|data|index) )?(?:comment = S|(?!comment\b){NAME}(?: set)? =? ?(?:S|#|{NAME}|P)))*"
+    r"(?: ?with(?:out)? system versioning)?(?: ?partition by .+)? ?(?:;|/ /|\$ \$)?",
+    re.DOTALL,
+)
+
+
+def _after_body(phrase: Phrase) -> int:
+    """The index of the token behind the parentheses of CREATE TABLE."""
+    for index, token in enumerate(phrase.tokens):
+        if token.word == "(":
+            phrase.position = index
+            phrase.group()
+            return phrase.position
+    return len(phrase.tokens)
+
+
 def _damaged_setting(statement: bytes) -> bool:
+    for found in _CHARACTERS.findall(statement):
+        if found.decode("latin-1").lower() not in CHARACTER_SETS:
+            return True
     for modes in _MODES.findall(statement):
         if any(mode.decode("latin-1").lower() not in _KNOWN_MODES for mode in modes.split(b",")):
             return True

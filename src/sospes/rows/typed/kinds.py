@@ -147,9 +147,11 @@ def decimal(precision: int | None, scale: int) -> Kind:
 FLOAT = Kind(re.compile(rb"[-+]?(?:\d+\.?\d*|\.\d+)(?:[eE][-+]?\d+)?|NaN|-?Infinity"), DECIMAL_DIGITS)
 
 _DAYS = np.array([31, 31, 29, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31] + [0] * 90)
+_FURTHEST_ZONE = 15
+"""Hours that a place may be apart from UTC, as the server has it."""
 _DATE = rb"\d{4,7}-\d\d-\d\d"
 _TIME = rb"\d\d:\d\d:\d\d(?:\.\d{1,6})?"
-_ZONE = rb"[-+]\d\d(?::\d\d(?::\d\d)?)?"
+_ZONE = rb"[-+](?:0\d|1[0-5])(?::[0-5]\d(?::[0-5]\d)?)?"
 
 
 def _number(matrix: Bytes, first: int, length: int) -> Offsets:
@@ -159,7 +161,7 @@ def _number(matrix: Bytes, first: int, length: int) -> Offsets:
     return np.asarray(total)
 
 
-def _date_limits(zero_allowed: bool) -> Limits:
+def _date_limits(zero_allowed: bool, zone: bool = False) -> Limits:
     def limits(matrix: Bytes, shape: bytes) -> Mask | None:
         at = shape.find(b"-")
         if at < 4:
@@ -176,6 +178,9 @@ def _date_limits(zero_allowed: bool) -> Limits:
                 leap = (year % 4 == 0) & ((year % 100 != 0) | (year % 400 == 0))
                 inside &= ~short | leap
         clock = shape.find(b" ", at)
+        if zone and clock > 0:
+            offset = max(shape.find(b"+", clock), shape.find(b"-", clock))
+            inside &= _number(matrix, offset + 1, 2) <= _FURTHEST_ZONE if offset > 0 else inside
         return inside if clock < 0 or shape[clock + 1 : clock + 2] != b"0" else inside & _clock(matrix, clock + 1)
 
     return limits
@@ -200,7 +205,7 @@ def timestamp(zone: bool, zero_allowed: bool = False) -> Kind:
     pattern = re.compile(
         _DATE + rb"[ T]" + _TIME + (rb"(?:" + _ZONE + rb")?" if zone else b"") + rb"(?: BC)?|-?infinity"
     )
-    return Kind(pattern, DECIMAL_DIGITS, _date_limits(zero_allowed))
+    return Kind(pattern, DECIMAL_DIGITS, _date_limits(zero_allowed, zone))
 
 
 def time(zone: bool) -> Kind:
@@ -210,13 +215,28 @@ def time(zone: bool) -> Kind:
 
 SPAN = Kind(re.compile(rb"-?\d{1,3}:[0-5]?\d:[0-5]?\d(?:\.\d{1,6})?"), DECIMAL_DIGITS)
 YEAR = Kind(re.compile(rb"\d{4}"), DECIMAL_DIGITS)
+
+
+def _sixties(matrix: Bytes, shape: bytes) -> Mask | None:
+    """Minutes and seconds below 60."""
+    inside = None
+    for match in re.finditer(rb":00", shape):
+        below = _number(matrix, match.start() + 1, 2) <= 59
+        inside = below if inside is None else inside & below
+    return inside
+
+
+_SPAN_PART = rb"(?:[-+]?\d+(?:\.\d+)?(?: ?[a-z]+)?|[-+]?\d+-\d+|[-+]?\d+:[0-5]?\d(?::[0-5]?\d(?:\.\d+)?)?|[a-z]+)"
 INTERVAL = Kind(
     re.compile(
-        rb"(?:[-+]?\d+ (?:years?|mons?|days?) ?)*(?:[-+]?\d+:\d\d:\d\d(?:\.\d{1,6})?)?|-?infinity"
-        rb"|@?[-+\d. a-zPTYMDHS:]+"
+        rb"(?:[-+]?\d+ (?:years?|mons?|days?) ?)*(?:[-+]?\d+:[0-5]\d:[0-5]\d(?:\.\d{1,6})?)?|-?infinity"
+        rb"|P[-+\d.YMWDTHS:]+|(?:@ ?)?" + _SPAN_PART + rb"(?: +" + _SPAN_PART + rb")*"
     ),
     DECIMAL_DIGITS,
+    _sixties,
 )
+
+
 UUID = Kind(re.compile(rb"0{8}-0{4}-0{4}-0{4}-0{12}|[\da-fA-F]{8}(?:-[\da-fA-F]{4}){3}-[\da-fA-F]{12}"), HEX_DIGITS)
 BOOLEAN = Kind(re.compile(rb"t|f|true|false", re.I))
 BYTES_COPY = Kind(re.compile(rb"\\\\x(?:[\da-fA-F]{2})*+|(?!\\\\x)(?:[^\\]|\\\\[0-7]{3}|\\\\\\\\)*+", re.S), HEX_DIGITS)
