@@ -148,7 +148,8 @@ def test_references_that_a_dump_switched_off_are_looked_at(mariadb: MariadbServe
 
     document = sospes("rehearse", "--side", "private", tmp_path / "night.sql", "--json").document
 
-    [told] = [item for item in document["findings"] if item["severity"] == "fault"]
+    [told] = [item for item in document["findings"] if item["severity"] != "note"]
+    assert (told["severity"], document["verdict"]) == ("doubt", "unproven"), "the source may have been like that"
     assert told["code"] == "reference-broken" and "1 row points to rows of station" in told["message"]
 
 

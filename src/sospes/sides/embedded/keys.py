@@ -283,15 +283,20 @@ class Keys:
         return f"sospes_same({prefix}{quoted(table.held_columns[column.name])}, '{COARSE}')"
 
     def _reference_broken(self, name: Name, parent: str, rows: list[int]) -> Finding:
-        """SQLite holds references only on demand, so that rows without a parent are the source's own."""
+        """SQLite holds references only on demand, so that rows without a parent are the source's own.
+
+        MariaDB's may be, too: whoever switches its checks off can leave such rows, and a dump loads them like that.
+        """
         lax = self._copy.engine is Engine.SQLITE
-        return (note if lax else fault)(
+        strict = self._copy.engine is Engine.POSTGRESQL
+        return (fault if strict else note if lax else doubt)(
             "reference-broken",
             f"{name.full_label}: {'1 row points' if len(rows) == 1 else f'{len(rows):,} rows point'} to rows of "
             f"{parent} that aren't there",
             "SQLite doesn't hold references unless asked to: the source may have these rows, too"
             if lax
-            else f"rows of {parent} are missing, or a key is damaged: compare both with live",
+            else f"rows of {parent} are missing, or a key is damaged"
+            + (": compare both with live" if strict else ", or the source has such rows, too: compare both with live"),
             _place(name),
         ).at(row_from=rows[0], row_to=rows[0] if len(rows) == 1 else None)
 

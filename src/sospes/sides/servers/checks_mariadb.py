@@ -12,7 +12,7 @@ import pymysql
 
 from sospes.model.entries import Name
 from sospes.model.errors import CannotCheck
-from sospes.model.findings import Finding, Place, fault, note
+from sospes.model.findings import Finding, Place, doubt, fault, note
 from sospes.sides.servers.live_mariadb import one_line, quoted
 
 _NO_TABLE = 1146
@@ -112,11 +112,12 @@ def _check_references(session: pymysql.Connection[Any], databases: Mapping[str, 
             count = int((cursor.fetchone() or (0,))[0])
             if count:
                 parents = columns[0][2]
-                yield fault(
+                yield doubt(
                     "reference-broken",
                     f"{table}: {'1 row points' if count == 1 else f'{count:,} rows point'} to rows of {parents} that "
                     f"aren't there, by {name}",
-                    f"rows of {parents} are missing, or a key is damaged: compare both with live",
+                    f"rows of {parents} are missing, a key is damaged, or the source has such rows, too: compare both "
+                    "with live",
                     Place(database=databases[schema], table=table),
                 )
 
