@@ -41,6 +41,11 @@ def configure(parser: argparse.ArgumentParser) -> None:
         help="with a server: restore even as a user whose rights reach outside of the new database",
     )
     parser.add_argument(
+        "--unconfined",
+        action="store_true",
+        help="with --side private: go on where the server can't be walled off from this machine",
+    )
+    parser.add_argument(
         "--workers",
         type=common.at_least_one,
         default=min(4, os.cpu_count() or 1),
@@ -94,6 +99,7 @@ def run(args: argparse.Namespace) -> int:
             server_bin=args.server_bin,
             prefix=args.name_prefix or PREFIX,
             trusted=args.trust_backup,
+            walled=not args.unconfined,
             workers=args.workers,
             stop_at_first=args.stop_at_first,
             keep=keep,
@@ -133,6 +139,8 @@ def _check(args: argparse.Namespace, server: object) -> None:
             "a side copy on a server restores all of a backup",
             "leave --salvage and --table away, or use --side embedded",
         )
+    if args.unconfined and not private:
+        raise UsageError("--unconfined is for private servers", "add --side private, or leave it away")
     if private and args.keep:
         raise UsageError("a private server is removed afterwards", "leave --keep away, or name a server by its URL")
     if args.side == "embedded" and (args.server_bin or args.stop_at_first or args.name_prefix or args.trust_backup):

@@ -35,13 +35,17 @@ ROOM_FACTOR = 1.6
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Side:
-    """Where the side copy was."""
+    """Where the side copy was.
+
+    confined  what a private server could not reach: files, sockets, network, processes; None for other side copies
+    """
 
     kind: str
     location: str
     engine: str
     engine_version: str
     kept: bool
+    confined: tuple[str, ...] | None = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -80,6 +84,7 @@ class Rehearsing:
     prefix    what names of databases on a server in use begin with
     trusted   whether the backup may run with rights that reach outside of its side copy
     workers   connections that rows and indexes of a server's side copy go in by
+    walled    whether a private server has to be kept from everything but its own folder
     stop_at_first  whether the first statement that fails ends the restore
     keep      where the side copy stays, in a folder; None drops it
     now       the time that goes into the name of a kept copy
@@ -94,6 +99,7 @@ class Rehearsing:
     trusted: bool = False
     workers: int = 1
     stop_at_first: bool = False
+    walled: bool = True
     keep: Path | None = None
     now: datetime | None = None
     progress: Progress | None = None

@@ -17,7 +17,7 @@ from sospes.formats.script.reader import ScriptReader
 from sospes.model.entries import Engine, Entry, Name
 from sospes.model.errors import CannotCheck, UsageError
 from sospes.model.events import Header
-from sospes.model.findings import Finding, fault, verdict_of
+from sospes.model.findings import Finding, doubt, fault, verdict_of
 from sospes.model.verdict import Rung, Severity, Verdict
 from sospes.sides.embedded.keys import NotRehearsed
 from sospes.sides.servers.address import Address
@@ -133,7 +133,9 @@ def _begun(opened: Opened, task: _Task, steps: Steps) -> tuple[EngineRestore, st
     """A restore that can begin, and the version of its private server."""
     how = task.how
     needs = _needs(task)
-    making = Making(workers=how.workers, encoding=task.header.encoding, several=bool(needs.databases))
+    making = Making(
+        workers=how.workers, encoding=task.header.encoding, several=bool(needs.databases), walled=how.walled
+    )
     if task.server is not None:
         naming = Naming(how.prefix, opened.name, how.now or datetime.now(UTC), None if needs.databases else needs.only)
         restore = shared_restore(task.server, naming, making)
@@ -160,6 +162,8 @@ def _on_server(opened: Opened, task: _Task, kept: tuple[Steps, Tally]) -> Rehear
     if task.server is None and expected is not None:
         require_room(how.opening.work_folder or Path(tempfile.gettempdir()), expected, "the side copy")
     restore, version = _begun(opened, task, steps)
+    if task.server is None and not how.walled:
+        steps.findings.append(_UNCONFINED.at(file=opened.name))
     kept_side = how.keep is not None and task.server is not None
     try:
         if how.announce is not None:
@@ -174,6 +178,7 @@ def _on_server(opened: Opened, task: _Task, kept: tuple[Steps, Tally]) -> Rehear
         side = Side(
             kind="server" if task.server else "private", location=restore.host.location,
             engine=task.engine.family.value, engine_version=version or restore.version, kept=kept_side,
+            confined=restore.host.walls,
         )  # fmt: skip
         order = {name: place for place, name in enumerate(tally.tables)}  # workers end in any order
         arrived = sorted(restore.rows.items(), key=lambda item: order.get(item[0], len(order)))
@@ -225,6 +230,13 @@ def _held_objects(
             for item in (restored_objects(objects, side) if side else ())
         ]
     return lacking, dict(sorted(counts.items()))
+
+
+_UNCONFINED = doubt(
+    "unconfined",
+    "the private server had no walls, as was asked for: code of the backup could reach what its user may reach",
+    "leave --unconfined away; docs/security.md says what walls need",
+)
 
 
 def _refused(restore: EngineRestore) -> Iterator[NotRehearsed]:

@@ -91,7 +91,8 @@ _LARGE_OBJECT = re.compile(
     re.I,
 )
 _IDENTITY = re.compile(
-    r"\(\s*(?:as \w+ )?(?:sequence name (?:(?:\"(?:[^\"]|\"\")*\"|[^\s\".]+)\.?)+ )?(?:start with -?\d+ )?(?:increment by -?\d+ )?"
+    r"\(\s*(?:as \w+ )?(?:sequence name (?:(?:\"(?:[^\"]|\"\")*\"|[^\s\".]+)\.?)+ )?"
+    r"(?:start with -?\d+ )?(?:increment by -?\d+ )?"
     r"(?:no minvalue |minvalue -?\d+ )?(?:no maxvalue |maxvalue -?\d+ )?(?:cache \d+ )?(?:(?:no )?cycle ?)?\)\s*;",
     re.I,
 )

@@ -60,6 +60,11 @@ class Host(Protocol):
         ...
 
     @property
+    def walls(self) -> tuple[str, ...] | None:
+        """What is out of the server's reach; None for a server that isn't ours."""
+        ...
+
+    @property
     def location(self) -> str:
         """Where the side copy is, as it may be shown."""
         ...
@@ -90,6 +95,11 @@ class OnPrivateServer:
         return self.server.folder
 
     @property
+    def walls(self) -> tuple[str, ...] | None:
+        """What is out of the server's reach."""
+        return self.server.walls
+
+    @property
     def location(self) -> str:
         """The folder."""
         return str(self.server.folder)
@@ -106,6 +116,11 @@ class OnSharedServer:
         self.made: dict[str | None, str] = {}
         self._address = address
         self._naming = naming
+
+    @property
+    def walls(self) -> tuple[str, ...] | None:
+        """Nobody knows: the server is not ours."""
+        return None
 
     @property
     def folder(self) -> Path | None:

@@ -12,7 +12,7 @@ import subprocess
 import tempfile
 import time
 from collections.abc import Callable, Iterator, Sequence
-from contextlib import suppress
+from contextlib import contextmanager, suppress
 from dataclasses import dataclass
 from pathlib import Path
 from typing import Self
@@ -21,6 +21,7 @@ from sospes.model.entries import Engine
 from sospes.model.errors import CannotCheck
 from sospes.sides.servers.address import Address
 from sospes.sides.servers.binaries import Binaries
+from sospes.sides.servers.walls import Cells, Streams, nobodys_number
 
 PREFIX = "sospes-private-"
 MARK = "made-by-sospes.json"
@@ -44,15 +45,26 @@ class PrivateServer:
     engine: Engine
     users: tuple[str, ...] = ()
 
-    def __init__(self, binaries: Binaries, work_folder: Path | None) -> None:
+    def __init__(self, binaries: Binaries, work_folder: Path | None, *, walled: bool = True) -> None:
         self.binaries = binaries
         self.password = secrets.token_urlsafe(24)
-        self.user = _unprivileged(self.users)
         self.folder = Path(tempfile.mkdtemp(prefix=PREFIX, dir=_socket_place(work_folder)))
         self._process: subprocess.Popen[bytes] | None = None
         self._write_mark(None)
+        root = os.geteuid() == 0
+        self.user = (nobodys_number() if walled else _unprivileged(self.users)) if root else None
+        self._own(self.folder)
+        self.cells = Cells(self.folder, list(binaries.programs.values()), self.user) if walled else None
+
+    @property
+    def walls(self) -> tuple[str, ...]:
+        """What is out of its reach."""
+        return self.cells.walls if self.cells is not None else ()
+
+    def _own(self, path: Path) -> None:
+        """Give a file to the user that the server runs as."""
         if self.user is not None:
-            shutil.chown(self.folder, self.user)
+            os.chown(path, self.user, self.user)
 
     def _write_mark(self, pid: int | None) -> None:
         """What `tidy` knows the folder by."""
@@ -78,24 +90,40 @@ class PrivateServer:
 
     def run(self, program: Program) -> None:
         """Run one of the server's programs to its end. Raises CannotCheck with what it said if it fails."""
+        streams = Streams(subprocess.PIPE, subprocess.PIPE, subprocess.PIPE)
         try:
-            done = subprocess.run(
-                list(program.command), input=program.text, capture_output=True, timeout=START_SECONDS, check=False,
-                cwd="/", user=self.user, env=self._environment(),
-            )  # fmt: skip
+            with self._started(program.command, streams) as process:
+                try:
+                    _, said = process.communicate(program.text, START_SECONDS)
+                except BaseException:
+                    process.kill()
+                    process.wait()
+                    raise
         except (OSError, subprocess.TimeoutExpired) as error:
             raise self._failed(program.command[0], str(error)) from error
-        if done.returncode:
-            raise self._failed(program.command[0], done.stderr.decode("utf-8", "replace"))
+        if process.returncode:
+            raise self._failed(program.command[0], said.decode("utf-8", "replace"))
+
+    @contextmanager
+    def _started(self, command: Sequence[str], streams: Streams) -> Iterator[subprocess.Popen[bytes]]:
+        """A program of the server, in a cell unless that was waived."""
+        if self.cells is not None:
+            with self.cells.program(command, self._environment(), streams) as process:
+                yield process
+            return
+        yield subprocess.Popen(
+            list(command), cwd="/", env=self._environment(), start_new_session=True, user=self.user, group=self.user,
+            extra_groups=None if self.user is None else [], stdin=streams.taken, stdout=streams.given,
+            stderr=streams.said,
+        )  # fmt: skip
 
     def launch(self, command: Sequence[str], answers: Callable[[], bool]) -> None:
         """Start the server itself, and wait until it answers."""
         log = (self.folder / "server.log").open("ab")
         with log:
-            self._process = subprocess.Popen(
-                list(command), stdin=subprocess.DEVNULL, stdout=log, stderr=log, cwd="/", user=self.user,
-                env=self._environment(), start_new_session=True,
-            )  # fmt: skip
+            streams = Streams(subprocess.DEVNULL, log, log)
+            with self._started(command, streams) as process:
+                self._process = process
         self._write_mark(self._process.pid)
         end = time.monotonic() + START_SECONDS
         while time.monotonic() < end:
@@ -172,12 +200,10 @@ def _processes(folder: Path) -> Iterator[int]:
                 yield int(path.parent.name)
 
 
-def _unprivileged(names: Sequence[str]) -> str | None:
-    """The user to start a server as when this process is root; servers refuse to run as root."""
-    if os.geteuid() != 0:
-        return None
-    known = {entry.pw_name for entry in pwd.getpwall()}
-    return next((name for name in names if name in known), "nobody")
+def _unprivileged(names: Sequence[str]) -> int:
+    """The user to start a server without walls as when this process is root; servers refuse to run as root."""
+    known = {entry.pw_name: entry.pw_uid for entry in pwd.getpwall()}
+    return next((known[name] for name in (*names, "nobody") if name in known), nobodys_number())
 
 
 def _socket_place(work_folder: Path | None) -> Path:

@@ -34,6 +34,7 @@ class PrivateMariadb(PrivateServer):
                 [
                     str(self.binaries.programs["mariadb-install-db"]), "--no-defaults", f"--datadir={data}",
                     "--auth-root-authentication-method=normal", "--skip-test-db", "--skip-name-resolve",
+                    "--force",
                     f"--tmpdir={self.folder}",
                 ]
             )
@@ -47,6 +48,7 @@ class PrivateMariadb(PrivateServer):
         options = [f"--{setting}" for setting in _SETTINGS]
         nothing = self.folder / "nothing"  # the one folder whose files statements may name, which nobody can write
         nothing.mkdir(mode=0o555)
+        self._own(nothing)
         places = [
             f"--secure-file-priv={nothing}",
             f"--datadir={data}",

@@ -36,10 +36,7 @@ class PrivatePostgresql(PrivateServer):
         data = self.folder / "data"
         secret = self.folder / "password"
         secret.write_text(self.password)
-        if self.user is not None:
-            import shutil
-
-            shutil.chown(secret, self.user)
+        self._own(secret)
         secret.chmod(0o600)
         self.run(
             Program(

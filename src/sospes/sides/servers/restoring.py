@@ -69,11 +69,13 @@ class Making:
     workers   connections that rows and indexes go in by
     encoding  the backup's character set by its header, for a database that says nothing of its own
     several   whether statements name the databases that they go into
+    walled    whether a private server is kept from everything but its own folder
     """
 
     workers: int
     encoding: str | None = None
     several: bool = False
+    walled: bool = True
 
 
 def private_restore(engine: Engine, binaries: Binaries, work_folder: Path | None, making: Making) -> EngineRestore:
@@ -83,13 +85,14 @@ def private_restore(engine: Engine, binaries: Binaries, work_folder: Path | None
         from sospes.sides.servers.private_postgresql import PrivatePostgresql
         from sospes.sides.servers.restore_postgresql import PostgresqlRestore
 
-        host = PrivateHost(PrivatePostgresql(binaries, work_folder).started(), making.encoding)
+        host = PrivateHost(PrivatePostgresql(binaries, work_folder, walled=making.walled).started(), making.encoding)
         return PostgresqlRestore(host, making.workers, making.several)
     from sospes.sides.servers.hosts_mariadb import PrivateHost as MariadbPrivateHost
     from sospes.sides.servers.private_mariadb import PrivateMariadb
     from sospes.sides.servers.restore_mariadb import MariadbRestore
 
-    return MariadbRestore(MariadbPrivateHost(PrivateMariadb(binaries, work_folder).started()), making.workers)
+    server = PrivateMariadb(binaries, work_folder, walled=making.walled).started()
+    return MariadbRestore(MariadbPrivateHost(server), making.workers)
 
 
 def shared_restore(address: Address, naming: Naming, making: Making) -> EngineRestore:
