@@ -13,7 +13,7 @@ class Leave(StrEnum):
 
     RESTORER = "run without superuser rights"
     ADMINISTRATOR = "run as the server's first user: it changes the catalog and runs nobody's code"
-    LAST = "run as the server's first user, once all else was restored and checked: who owns what, and who may"
+    LAST = "run as the server's first user, once all else was restored and checked: owners, rights, event triggers"
     OURS = "done by Sospes itself, in its own way"
     PASSED_OVER = "not needed on a side copy"
     REFUSED = "reaches outside of the side copy"
@@ -29,10 +29,10 @@ _POSTGRESQL = {
         "materialized view", "sequence owner", "sequence value", "large object", "large object data", "table setting",
         "foreign table", "text search configuration", "text search dictionary", "lock",
     },
-    Leave.LAST: frozenset({"ownership", "grant"}),
+    Leave.LAST: frozenset({"ownership", "grant", "event trigger"}),
     Leave.ADMINISTRATOR: frozenset("alteration comment extension publication cast transform server".split())
     | {
-        "event trigger", "operator class", "operator family", "foreign data wrapper", "user mapping",
+        "operator class", "operator family", "foreign data wrapper", "user mapping",
         "text search parser", "text search template",
     },
     Leave.OURS: frozenset({"role", "database", "use"}),

@@ -21,7 +21,7 @@ from sospes.model.entries import Engine
 from sospes.model.errors import CannotCheck
 from sospes.sides.servers.address import Address
 from sospes.sides.servers.binaries import Binaries
-from sospes.sides.servers.walls import Cells, Streams, nobodys_number
+from sospes.sides.servers.walls import Cells, Streams, end, nobodys_number
 
 PREFIX = "sospes-private-"
 MARK = "made-by-sospes.json"
@@ -96,8 +96,7 @@ class PrivateServer:
                 try:
                     _, said = process.communicate(program.text, START_SECONDS)
                 except BaseException:
-                    process.kill()
-                    process.wait()
+                    end(process)
                     raise
         except (OSError, subprocess.TimeoutExpired) as error:
             raise self._failed(program.command[0], str(error)) from error

@@ -8,11 +8,13 @@ from __future__ import annotations
 
 import re
 from collections.abc import Iterator
+from contextlib import suppress
 from dataclasses import dataclass, field
 from functools import partial
 
 import psycopg
 import psycopg.sql
+from psycopg.pq import ExecStatus
 
 from sospes.model.entries import ConstraintKind, Engine, Entry, Name
 from sospes.model.events import Batch, Event, LargeObjectPart, RowsBegin, RowsEnd
@@ -124,10 +126,19 @@ class PostgresqlRestore:
             side.administrator.execute("RESET ALL")
             rows = {table: count for table, count in self.rows.items() if (table.database or "") == name}
             yield from check_database(side.restorer, rows)
-        for entry, encoding in self._last:
+        for entry, encoding in sorted(self._last, key=lambda last: last[0].kind == "event trigger"):
             administrator = self._side(entry.name.database).administrator
             administrator.execute(psycopg.sql.SQL("SET client_encoding = {}").format(psycopg.sql.Literal(encoding)))
             yield from self._run(administrator, entry)
+            if entry.kind == "event trigger":  # it is there, and runs for nothing that is still to come
+                self._silence(administrator, entry.name.name)
+
+    def _silence(self, administrator: Session, trigger: str) -> None:
+        """Keep an event trigger of the backup from running as whoever does something."""
+        with suppress(psycopg.errors.UndefinedObject):
+            administrator.execute(
+                psycopg.sql.SQL("ALTER EVENT TRIGGER {} DISABLE").format(psycopg.sql.Identifier(trigger))
+            )
 
     def objects(self, database: str | None) -> dict[ObjectKey, DatabaseObject]:
         """What there is now, besides rows, of a database of the backup."""
@@ -257,7 +268,10 @@ class PostgresqlRestore:
 
     def _run(self, session: Session, entry: Entry, tries: int = 8) -> Iterator[Finding]:
         try:
-            session.execute(entry.definition)
+            if any(session is side.administrator for side in self._sides.values()):
+                _one_statement(session, entry.definition)
+            else:
+                session.execute(entry.definition)
         except psycopg.Error as error:
             missing = _ROLE_MISSING.search(str(error))
             if tries and ((missing and self.host.make_role(missing[1])) or self._made_schema(session, entry, error)):
@@ -426,6 +440,13 @@ def _define(side: _Side, entry: Entry, session: Session) -> None:
         session.execute(entry.definition)
     except psycopg.Error as error:
         side.failed.append((entry, error))
+
+
+def _one_statement(session: Session, text: bytes) -> None:
+    """Run a statement by the protocol that takes one only, so that nothing can come along with it."""
+    result = session.pgconn.exec_params(text, None)
+    if result.status not in {ExecStatus.COMMAND_OK, ExecStatus.TUPLES_OK, ExecStatus.EMPTY_QUERY}:
+        raise psycopg.errors.error_from_result(result, encoding=session.info.encoding)
 
 
 def _harmless(entry: Entry, error: psycopg.Error) -> bool:

@@ -112,8 +112,7 @@ class Cells:
             try:
                 self._take(_reported(read))
             except BaseException:
-                process.kill()
-                process.wait()
+                end(process)
                 raise
         yield process
 
@@ -131,6 +130,15 @@ class Cells:
         own = {str(program.resolve().parent.parent) for program in self.programs}
         elsewhere = sorted(path for path in own if path != "/" and not path.startswith(_SHARED))
         return [*elsewhere, *(path for path in _MORE_SHOWN if Path(path).is_dir())]
+
+
+def end(process: subprocess.Popen[bytes]) -> None:
+    """End a process at once, and close what led to it."""
+    process.kill()
+    process.wait()
+    for stream in (process.stdin, process.stdout, process.stderr):
+        if stream is not None:
+            stream.close()
 
 
 def _open_to(what: str, reasons: Sequence[str]) -> CannotCheck:
