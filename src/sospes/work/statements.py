@@ -210,6 +210,8 @@ class _Mariadb(_Words):
     def _text(self, text: str) -> bytes:
         raw = text.replace("\\", "\\\\").replace("'", "''").replace("\0", "\\0").replace("\x1a", "\\Z")
         raw = raw.replace("\r", "\\r").replace("\n", "\\n").replace("\t", "\\t").replace("\b", "\\b")
+        if "\\" in raw and not raw.isascii():  # a client in GBK or its like may take a backslash for a part of a letter
+            return b"_utf8mb4 X'" + text.encode("utf-8", "surrogateescape").hex().encode() + b"'"
         return b"'" + raw.encode("utf-8", "surrogateescape") + b"'"
 
     def _same(self, name: str, column: Column, value: Held) -> bytes:
@@ -225,6 +227,7 @@ class _Mariadb(_Words):
 
     def script(self, work: Work) -> Iterator[bytes]:
         """One transaction in a compound statement, which signals an error for a row that isn't there."""
+        yield b"\\C utf8mb4\n"  # the client itself: it has to know letters from quotes in names, too
         yield b"SET NAMES utf8mb4;\nSET time_zone = '+00:00';\nSET sql_mode = 'STRICT_TRANS_TABLES';\nDELIMITER //\n"
         yield from (definition + b"\n//\n" for definition in work.before)
         yield b"BEGIN NOT ATOMIC\n  DECLARE EXIT HANDLER FOR SQLEXCEPTION BEGIN ROLLBACK; RESIGNAL; END;\n"
