@@ -1,5 +1,5 @@
 """`python -m sospes`."""
 
-from sospes.cli.main import entry
+from sospes.start import entry
 
 entry()

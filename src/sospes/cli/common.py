@@ -32,6 +32,7 @@ _BEGINNING = re.compile(
 )
 _WORST_FIRST = (1, 2, 3, 0)
 """Of several backups the worst exit code wins."""
+_SECRET = re.compile(r"[^/:@]*:[^/@]+@")
 _NUMBERED = re.compile(r"^(.*?)(\d+)$|^(.*\.[a-z]*?)([a-z]{2})$")
 
 
@@ -102,9 +103,11 @@ def write_missing(path: Path | None, missing: Sequence[Missing] | None) -> Path 
     import json
     from dataclasses import asdict
 
+    from sospes.places.writing import opened_own
+
     try:
-        with path.open("x", encoding="utf-8") as file:
-            file.writelines(json.dumps(asdict(item)) + "\n" for item in missing)
+        with opened_own(path) as file:
+            file.writelines(json.dumps(asdict(item)).encode() + b"\n" for item in missing)
     except FileExistsError as error:
         raise UsageError(f"{path}: is there already", "name another file with --missing FILE") from error
     return path
@@ -282,6 +285,11 @@ def place(args: argparse.Namespace, word: str) -> Path | Address:
     from sospes.sides.servers.address import is_address, read_address
 
     if not is_address(word):
+        if _SECRET.search(word) and not Path(word).exists():
+            raise UsageError(
+                "what looks like an address with a password is none that Sospes knows",
+                "write postgresql://user@host/database or mariadb://...; passwords go into a profile or a file",
+            )
         return Path(word)
     profiles = _read_toml(args.config).get("profiles", {})
     return read_address(word, profiles, os.environ)

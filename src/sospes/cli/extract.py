@@ -42,6 +42,11 @@ def configure(parser: argparse.ArgumentParser) -> None:
     parser.add_argument(
         "--with-drop", action="store_true", help="also write the backup's DROP statements for these tables"
     )
+    parser.add_argument(
+        "--csv-safe",
+        action="store_true",
+        help="with --as csv: put an apostrophe before cells that a spreadsheet would run as formulas",
+    )
     parser.add_argument("--overwrite", action="store_true", help="replace an output file that exists")
     parser.add_argument("--all", action="store_true", help="all tables, with what belongs to them")
     common.add_salvage(parser)
@@ -66,6 +71,7 @@ def run(args: argparse.Namespace) -> int:
             out=args.into or args.out,
             stream=None if args.into or args.out else sys.stdout.buffer,
             overwrite=args.overwrite,
+            csv_safe=args.csv_safe,
             with_drop=args.with_drop,
             new_name=args.new_name,
             salvage=args.salvage,

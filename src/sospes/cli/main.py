@@ -129,9 +129,11 @@ def _environment_error(error: OSError | MemoryError) -> SospesError:
 
 
 def _failed(arguments: Sequence[str], command: str | None, error: SospesError) -> int:
-    print(f"sospes: {error.problem}", file=sys.stderr)  # noqa: T201
+    from sospes.report.words import shown
+
+    print(f"sospes: {shown(error.problem)}", file=sys.stderr)  # noqa: T201
     if error.hint:
-        print(f"  next: {error.hint}", file=sys.stderr)  # noqa: T201
+        print(f"  next: {shown(error.hint)}", file=sys.stderr)  # noqa: T201
     if "--json" in arguments:
         from sospes.report.document import failure
 

@@ -3,19 +3,49 @@
 from __future__ import annotations
 
 import os
+import stat
 from collections.abc import Iterable
 from pathlib import Path
 from tempfile import TemporaryFile
 from typing import IO
 
-from sospes.model.errors import CannotCheck
+from sospes.model.errors import CannotCheck, UsageError
+
+OWN = 0o600
+"""Rights of what is written: rows and reports are for whoever asked for them."""
+
+
+def opened_own(path: Path) -> IO[bytes]:
+    """A new file that only its owner may read. Raises FileExistsError if there is one already."""
+    return os.fdopen(os.open(path, os.O_RDWR | os.O_CREAT | os.O_EXCL | os.O_CLOEXEC, OWN), "w+b")
+
+
+def require_free(path: Path, *, overwrite: bool, advice: str) -> None:
+    """See to it that a file may be put there. Raises UsageError where one is, or what isn't a plain file."""
+    try:
+        mode = path.lstat().st_mode
+    except FileNotFoundError:
+        return
+    except OSError as error:
+        raise CannotCheck(f"{path}: {error.strerror}", advice) from error
+    if not stat.S_ISREG(mode):
+        kind = next((word for is_kind, word in _KINDS if is_kind(mode)), "no plain file")
+        raise UsageError(f"{path}: is {kind}, which is never replaced", "name a plain file")
+    if not overwrite:
+        raise UsageError(f"{path}: is there already", advice)
+
+
+_KINDS = (
+    (stat.S_ISDIR, "a folder"), (stat.S_ISLNK, "a link"), (stat.S_ISFIFO, "a pipe"), (stat.S_ISSOCK, "a socket"),
+    (stat.S_ISBLK, "a device"), (stat.S_ISCHR, "a device"),
+)  # fmt: skip
 
 
 def write_whole(path: Path, parts: Iterable[bytes], advice: str) -> None:
     """Put a file in its place at once. Raises CannotCheck, with nothing changed, where that fails."""
     beside = path.with_name(f".{path.name}.{os.getpid()}.part")
     try:
-        with beside.open("xb") as file:
+        with opened_own(beside) as file:
             file.writelines(parts)
         beside.replace(path)
     except OSError as error:

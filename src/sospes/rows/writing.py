@@ -10,6 +10,8 @@ from typing import Any
 from sospes.model.events import Batch, Held, Notation
 from sospes.rows.decoding import Row
 
+_FORMULA = re.compile(r"[=+\-@\t\r]")
+_NUMBER = re.compile(r"[-+]?[\d.,]+(?:[eE][-+]?\d+)?")
 _NEEDS_QUOTES = re.compile(r'[",\r\n]|^\s|\s$|^$')
 
 
@@ -21,6 +23,16 @@ def csv_header(columns: Sequence[str]) -> bytes:
 def csv_lines(rows: Iterable[Row]) -> bytes:
     """Rows as CSV (RFC 4180): NULL is nothing at all, empty text is a pair of quotes, bytes are \\x and hex."""
     return "".join(",".join(map(_csv_cell, row)) + "\r\n" for row in rows).encode("utf-8", "surrogatepass")
+
+
+def is_formula(value: Held) -> bool:
+    """Whether a spreadsheet would run a cell of text."""
+    return isinstance(value, str) and _FORMULA.match(value) is not None and _NUMBER.fullmatch(value) is None
+
+
+def without_formulas(row: Row) -> Row:
+    """A row whose cells no spreadsheet runs: those that it would run begin with an apostrophe."""
+    return tuple("'" + value if is_formula(value) and isinstance(value, str) else value for value in row)
 
 
 def _csv_cell(value: Held) -> str:

@@ -20,6 +20,7 @@ from sospes.model.events import Batch, Event, RowsBegin
 from sospes.model.findings import Finding, Place, doubt, fault, note
 from sospes.model.progress import Progress
 from sospes.model.verdict import Rung, Severity
+from sospes.places.writing import opened_own, require_free
 from sospes.work.damage import BREAKS, condensed, stretches
 from sospes.work.describe import followed
 from sospes.work.outcome import Outcome
@@ -66,6 +67,7 @@ class Extracting:
     out: Path | None = None
     stream: BinaryIO | None = None
     overwrite: bool = False
+    csv_safe: bool = False
     with_drop: bool = False
     new_name: str | None = None
     salvage: bool = False
@@ -79,8 +81,8 @@ def extract(paths: Sequence[Path], how: Extracting) -> Outcome[Extraction]:
     Raises UsageError for an output that exists or an ambiguous name, NotFound for a table that isn't there.
     """
     begin = time.perf_counter()
-    if how.out is not None and how.out.exists() and not how.overwrite:
-        raise UsageError(f"{how.out}: is there already", "give --overwrite, or another name after --out")
+    if how.out is not None:
+        require_free(how.out, overwrite=how.overwrite, advice="give --overwrite, or another name after --out")
     salvage = Salvage(surveyed(paths, how.opening), lambda _: True) if how.salvage else None
     opened = open_backup(paths, how.opening)
     seal = _usable_seal(paths, opened, how)
@@ -202,7 +204,7 @@ def _into_files(reading: _Reading) -> tuple[list[Finding], Extraction]:
         writer = (
             SqlWriter(output, selection, how.with_drop)
             if how.form == "sql"
-            else RowsWriter(output, selection, how.form)
+            else RowsWriter(output, selection, how.form, safe=how.csv_safe)
         )
         for event in reading.events(writer.wants):
             if isinstance(event, Finding):
@@ -219,6 +221,8 @@ def _into_files(reading: _Reading) -> tuple[list[Finding], Extraction]:
         if refused:
             output.discard()
     findings += _left_out_notes(writer.left_out)
+    if isinstance(writer, RowsWriter) and writer.formulas:
+        findings.append(_formulas(writer.formulas))
     tables = () if refused else tuple(writer.tables.values())
     size = sum(table.bytes or 0 for table in tables) if refused else output.written
     return findings, Extraction(
@@ -228,6 +232,14 @@ def _into_files(reading: _Reading) -> tuple[list[Finding], Extraction]:
         bytes=0 if refused else size,
         backup_bytes=opened.source.size,
         left_out=tuple(writer.left_out),
+    )
+
+
+def _formulas(rows: int) -> Finding:
+    return note(
+        "csv-formulas",
+        f"{rows:,} rows have a cell that a spreadsheet would run as a formula",
+        "don't open the file in one; or extract with --csv-safe, which puts an apostrophe before such cells",
     )
 
 
@@ -250,7 +262,7 @@ def _output(how: Extracting) -> Iterator[Output]:
         return
     beside = how.out.with_name(f".{how.out.name}.{os.getpid()}.part")
     try:
-        with beside.open("xb") as file:
+        with opened_own(beside) as file:
             output = Output(file)
             yield output
         if not output.discarded:

@@ -47,9 +47,17 @@ def find_seal(paths: Sequence[Path], use: SealUse) -> tuple[Seal | None, Path | 
         return None, None, []
     path = use.path or paths[0].with_name(paths[0].name + ENDING)
     if not path.is_file():
-        if use.path is not None:
+        if use.path is not None and not path.exists():
             raise NotFound(f"{path}: no such seal", "check the path after --seal, or make one: sospes seal BACKUP")
-        return None, None, []
+        if use.key is None and not path.exists():
+            return None, None, []
+        gone = not path.exists()
+        finding = doubt(
+            "seal-missing",
+            f"{path.name}: {'a key was given, and there is no seal' if gone else 'is no plain file, and so no seal'}",
+            "somebody may have taken it away: find out who made it, and when; --no-seal does without",
+        ).at(file=str(path))
+        return None, None if gone else path, [finding]
     try:
         seal = read_seal(path, use.key)
     except BadSeal as bad:

@@ -17,7 +17,7 @@ from sospes.model.findings import Finding, verdict_of
 from sospes.model.progress import Progress
 from sospes.model.verdict import Rung, Verdict
 from sospes.places.source import Source
-from sospes.places.writing import write_whole
+from sospes.places.writing import require_free, write_whole
 from sospes.rows.digests import MODULUS, sum_of_lines
 from sospes.rows.typed.cells import ColumnsOf
 from sospes.rows.typed.sums import ColumnTotal
@@ -142,8 +142,7 @@ def seal(path: Path, how: Sealing) -> Outcome[SealResult]:
     """Seal a backup: nothing is written where a fault is found. Raises UsageError if a seal is there already."""
     begin = time.perf_counter()
     target = how.out or path.with_name(path.name + ENDING)
-    if target.exists() and not how.overwrite:
-        raise UsageError(f"{target}: is there already", "verify with it, or give --overwrite to make a new one")
+    require_free(target, overwrite=how.overwrite, advice="verify with it, or give --overwrite to make a new one")
     if how.draft is not None and how.draft.exists():
         raise UsageError(f"{how.draft}: is there already", "name another file; figures are never overwritten")
     made, opened, findings = make_seal([path], how)

@@ -8,9 +8,9 @@ from typing import IO
 from sospes.model.entries import Column, Engine, Entry, Name
 from sospes.model.errors import UsageError
 from sospes.model.events import Batch, Event, Notation, RowsBegin, RowsEnd
-from sospes.rows.decoding import held_rows
+from sospes.rows.decoding import Row, held_rows
 from sospes.rows.types import Hold, hold_of
-from sospes.rows.writing import csv_header, csv_lines, json_lines, sql_rows
+from sospes.rows.writing import csv_header, csv_lines, is_formula, json_lines, sql_rows, without_formulas
 from sospes.work.gathering import Gatherer
 from sospes.work.selection import Selection
 
@@ -114,9 +114,14 @@ def _copy_opening(begin: RowsBegin) -> bytes:
 
 
 class RowsWriter:
-    """Writes the rows of one table as CSV or JSON lines."""
+    """Writes the rows of one table as CSV or JSON lines.
 
-    def __init__(self, output: Output, selection: Selection, form: str) -> None:
+    formulas  how many rows of a CSV file have a cell that a spreadsheet would run; with `safe` none has
+    """
+
+    def __init__(self, output: Output, selection: Selection, form: str, *, safe: bool = False) -> None:
+        self.formulas = 0
+        self._safe = safe
         self._output = output
         self._form = form
         self.wants = selection
@@ -162,11 +167,20 @@ class RowsWriter:
                 "take the table out as SQL, which copies rows as they stand, or verify the backup first",
             )
         names = [column.name for column in self._columns]
+        if self._form == "csv":
+            rows = self._without_formulas(rows)
         text = csv_lines(rows) if self._form == "csv" else json_lines(names, rows)
         found = self.tables[table]
         self.tables[table] = replace(
             found, rows=found.rows + batch.rows, bytes=(found.bytes or 0) + self._output.write(text)
         )
+
+    def _without_formulas(self, rows: list[Row]) -> list[Row]:
+        """The rows, safe if that is wanted; else those that are not are counted."""
+        if self._safe:
+            return [without_formulas(row) for row in rows]
+        self.formulas += sum(any(map(is_formula, row)) for row in rows)
+        return rows
 
     def close(self) -> None:
         """A table without rows still has its header."""

@@ -8,6 +8,7 @@ from pathlib import Path
 
 from sospes.model.entries import Column, Engine, Name
 from sospes.model.errors import CannotCheck, NoRoom
+from sospes.places.writing import opened_own
 from sospes.rows.decoding import Row
 from sospes.sides.embedded.meaning import install
 from sospes.sides.embedded.names import RESERVED, Names, quoted, table_name
@@ -25,6 +26,7 @@ class EmbeddedCopy:
         self.engine = engine
         self.tables: dict[Name, HeldTable] = {}
         self._names = Names(RESERVED)
+        opened_own(path).close()
         self.connection = _connected(path)
         self.connection.executescript(CATALOG)
         self.connection.execute("INSERT INTO sospes_backup VALUES ('made by', ?)", (MARK,))

@@ -78,6 +78,22 @@ def _check_table(session: pymysql.Connection[Any], database: str, table: Name, e
                 )
 
 
+def replaced_engines(
+    session: pymysql.Connection[Any], made: Mapping[str | None, str], stated: Mapping[Name, str]
+) -> Iterator[tuple[Name, str, str]]:
+    """Tables that the server made with another storage engine than was stated, which it does without a word: both."""
+    with session.cursor() as cursor:
+        for table, wanted in stated.items():
+            cursor.execute(
+                "SELECT ENGINE FROM information_schema.TABLES WHERE TABLE_SCHEMA = %s AND TABLE_NAME = %s "
+                "AND TABLE_TYPE <> 'VIEW'",
+                (made.get(table.database), table.name),
+            )
+            row = cursor.fetchone()
+            if row and row[0] and str(row[0]).casefold() != wanted.casefold():
+                yield table, wanted, str(row[0])
+
+
 def _is_versioned(cursor: pymysql.cursors.Cursor, database: str, table: str) -> bool:
     cursor.execute(
         "SELECT COUNT(*) FROM information_schema.TABLES WHERE TABLE_SCHEMA = %s AND TABLE_NAME = %s "

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Iterator
 from contextlib import suppress
 from dataclasses import dataclass, field
@@ -13,7 +14,7 @@ from sospes.model.entries import ConstraintKind, Engine, Entry, Name
 from sospes.model.events import Batch, Event, RowsBegin, RowsEnd
 from sospes.model.findings import Finding, Place, doubt, fault
 from sospes.model.objects import DatabaseObject, ObjectKey
-from sospes.sides.servers.checks_mariadb import check_databases
+from sospes.sides.servers.checks_mariadb import check_databases, replaced_engines
 from sospes.sides.servers.guard import Leave, leave_of
 from sospes.sides.servers.hosts import definitions_missing
 from sospes.sides.servers.hosts_mariadb import MariadbHost, Session
@@ -29,6 +30,8 @@ _NO_TABLE = frozenset({1146, 1049})
 _BLOCKED = frozenset({1205, 1213})
 """Two connections stood in each other's way; the statement had no effect and can be run again."""
 
+_ENGINE = re.compile(rb"\n\)[^\n]*?\bENGINE\s*=\s*(\w+)", re.I)
+_NO_ENGINE = 1286
 _DENIED = frozenset({1044, 1142, 1143, 1227, 1370})
 """No right to a database, a table, a column, an operation, a routine."""
 
@@ -71,6 +74,7 @@ class MariadbRestore:
     _triggered: set[Name] = field(default_factory=set)
     _bound: bool = False
     _undefined: list[str] = field(default_factory=list)
+    _engines: dict[Name, str] = field(default_factory=dict)
 
     @property
     def version(self) -> str:
@@ -177,6 +181,8 @@ class MariadbRestore:
         self._bound = self._bound or any(one.kind is ConstraintKind.FOREIGN for one in entry.constraints)
         if entry.kind == "trigger" and entry.about is not None:
             self._triggered.add(entry.about)
+        if entry.kind == "table" and (stated := _ENGINE.search(entry.definition)):
+            self._engines[entry.name] = stated[1].decode("ascii")
 
     def _failed(self, entry: Entry, error: pymysql.Error) -> Iterator[Finding]:
         stop_if_outside(error)
@@ -193,6 +199,9 @@ class MariadbRestore:
                 _OUTSIDE_ADVICE,
                 _place(entry),
             )
+            return
+        if number == _NO_ENGINE:
+            yield _engine_missing(entry.name, one_line(error)[:200], _place(entry))
             return
         yield fault(
             "statement-failed",
@@ -247,8 +256,20 @@ class MariadbRestore:
         administrator = self.host.administrator()
         try:
             yield from check_databases(administrator, self.host.made, self.rows)
+            for table, wanted, found in replaced_engines(administrator, self.host.made, self._engines):
+                place = Place(database=table.database, table=table.name)
+                yield _engine_missing(table, f"the server took {found} for {wanted}", place)
         finally:
             administrator.close()
+
+
+def _engine_missing(table: Name, what: str, place: Place) -> Finding:
+    return doubt(
+        "engine-replaced",
+        f"{table.label}: its storage engine is not on this server: {what}",
+        "it is not the table that it was: rehearse it on a server that has the engine",
+        place,
+    )
 
 
 def _query(session: Session, statement: bytes) -> None:
