@@ -69,6 +69,18 @@ def _servers_or_skip(reason: str) -> None:
     pytest.skip(reason)
 
 
+@pytest.fixture(scope="session", autouse=True)
+def state(tmp_path_factory: pytest.TempPathFactory) -> Iterator[Path]:
+    """A state folder of the tests' own: nothing of the user's is touched."""
+    before, folder = os.environ.get("XDG_STATE_HOME"), tmp_path_factory.mktemp("state")
+    os.environ["XDG_STATE_HOME"] = str(folder)
+    yield folder
+    if before is None:
+        del os.environ["XDG_STATE_HOME"]
+    else:
+        os.environ["XDG_STATE_HOME"] = before
+
+
 @pytest.fixture(scope="session")
 def postgres() -> Iterator[PostgresServer]:
     """A PostgreSQL server with the awkward database `harbour` in it."""

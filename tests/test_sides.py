@@ -13,6 +13,7 @@ import time
 from collections.abc import Iterator
 from datetime import UTC, datetime
 from pathlib import Path
+from typing import Any
 
 import pytest
 
@@ -241,12 +242,91 @@ def test_a_kept_side_copy_is_marked_and_tidy_drops_only_such(
         assert made.startswith("try_") and run.document["result"]["side"]["location"].endswith(made)
         assert b"harbour" not in postgres.query("postgres", f"SELECT datacl FROM pg_database WHERE datname = '{made}'")
 
-        [listed] = sospes("tidy", shared, "--json").document["result"]["left"]
-        assert listed["kind"] == "database" and not listed["dropped"] and made in _databases(postgres)
-        [dropped] = sospes("tidy", shared, "--drop", "--json").document["result"]["left"]
-        assert dropped["dropped"] and _databases(postgres) == before, "the name alone is no mark"
+        left = {item["location"].rsplit("/", 1)[1]: item for item in _left(shared)}
+        assert left[made]["signed"] and not left[made]["dropped"] and made in _databases(postgres)
+        assert not left["sospes_harbour_20200101_000000"]["signed"], "the name alone is no mark"
+        dropped = [item for item in _left(shared, "--drop") if item["dropped"]]
+        assert [item["location"].rsplit("/", 1)[1] for item in dropped] == [made] and _databases(postgres) == before
     finally:
         postgres.run_sql("postgres", "DROP DATABASE IF EXISTS sospes_harbour_20200101_000000")
+
+
+def _left(server: str, *more: str) -> list[dict[str, Any]]:
+    found: list[dict[str, Any]] = sospes("tidy", server, *more, "--json").document["result"]["left"]
+    return [item for item in found if item["kind"] == "database"]
+
+
+@pytest.mark.servers
+def test_a_mark_can_not_be_forged(
+    postgres: PostgresServer, shared: str, tmp_path: Path, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    """Somebody's live database with the very mark of a side copy, with one made up, and with another user's."""
+    (tmp_path / "night.sql").write_bytes(postgresql(_numbers("public.a", 3)))
+    for name in ("live_copied", "live_made_up", "sospes_live_20260101_000000"):
+        postgres.run_sql("postgres", f"CREATE DATABASE {name} OWNER keeper")
+    before = _databases(postgres)
+    try:
+        assert sospes("rehearse", "--side", shared, "--keep", tmp_path / "night.sql").code == 0
+        [made] = _databases(postgres) - before
+        mark = postgres.query(
+            "postgres", f"SELECT shobj_description(oid, 'pg_database') FROM pg_database WHERE datname = '{made}'"
+        ).decode().strip()  # fmt: skip
+        postgres.run_sql("postgres", f"COMMENT ON DATABASE live_copied IS $x${mark}$x$")
+        postgres.run_sql("postgres", f"COMMENT ON DATABASE sospes_live_20260101_000000 IS $x${mark}$x$")
+        made_up = json.dumps({"backup": "night", "at": "2026-01-01", "signature": "0" * 64})
+        postgres.run_sql("postgres", f"COMMENT ON DATABASE live_made_up IS $x$made by sospes: {made_up}$x$")
+
+        told = {item["location"].rsplit("/", 1)[1]: item["signed"] for item in _left(shared, "--drop")}
+        assert told == {
+            made: True, "live_copied": False, "live_made_up": False, "sospes_live_20260101_000000": False
+        }  # fmt: skip
+        assert _databases(postgres) == before
+        assert "left alone" in sospes("tidy", shared).out
+
+        assert sospes("rehearse", "--side", shared, "--keep", tmp_path / "night.sql").code == 0
+        [other] = _databases(postgres) - before
+        monkeypatch.setenv("XDG_STATE_HOME", str(tmp_path / "of-another-user"))
+        assert not any(item["dropped"] for item in _left(shared, "--drop")), "another user's is not ours to drop"
+        assert (tmp_path / "of-another-user/sospes/secret").stat().st_mode & 0o777 == 0o600
+        postgres.run_sql("postgres", f"DROP DATABASE {other}")
+    finally:
+        for name in _databases(postgres) - {"postgres", "template0", "template1", "harbour"}:
+            if name.startswith(("live_", "sospes_")):
+                postgres.run_sql("postgres", f'DROP DATABASE "{name}"')
+
+
+@pytest.mark.servers
+def test_a_side_copy_that_renames_itself_is_dropped_all_the_same(
+    postgres: PostgresServer, shared: str, tmp_path: Path
+) -> None:
+    sly = (
+        b"CREATE FUNCTION public.sly() RETURNS integer\n    LANGUAGE plpgsql\n    AS $$BEGIN "
+        b"EXECUTE format('COMMENT ON DATABASE %I IS NULL', current_database()); RETURN 1; END$$;\n\n"
+        b"CREATE TABLE public.b (x integer DEFAULT public.sly());\n\nCREATE VIEW public.v AS SELECT public.sly();\n\n"
+        b"CREATE MATERIALIZED VIEW public.m AS SELECT public.sly() AS x WITH DATA;\n\n"
+    )
+    (tmp_path / "night.sql").write_bytes(postgresql(_numbers("public.a", 3) + sly))
+    before = _databases(postgres)
+
+    sospes("rehearse", "--side", shared, tmp_path / "night.sql")
+
+    assert _databases(postgres) == before
+
+
+@pytest.mark.servers
+def test_a_mark_of_mariadb_can_not_be_forged(mariadb: MariadbServer, shared_mariadb: str, tmp_path: Path) -> None:
+    (tmp_path / "night.sql").write_bytes(mysql(b"CREATE TABLE `a` (\n  `x` int(11) DEFAULT NULL\n);\n"))
+    mariadb.run_sql("", "CREATE DATABASE sospes_live")
+    try:
+        assert sospes("rehearse", "--side", shared_mariadb, "--keep", tmp_path / "night.sql").code == 0
+        [made] = [item["location"].rsplit("/", 1)[1] for item in _left(shared_mariadb) if item["signed"]]
+        mariadb.run_sql("", f"CREATE TABLE sospes_live.sospes_mark AS SELECT * FROM `{made}`.sospes_mark")
+
+        told = {item["location"].rsplit("/", 1)[1]: item["dropped"] for item in _left(shared_mariadb, "--drop")}
+
+        assert told == {made: True, "sospes_live": False}
+    finally:
+        mariadb.run_sql("", "DROP DATABASE sospes_live")
 
 
 @pytest.mark.servers
@@ -425,8 +505,15 @@ def test_names_fit_the_servers_and_are_marked() -> None:
     assert naming.name(None) == "sospes_old_logs_x_20261123_141502"
     assert naming.name("harbour") == "sospes_harbour_20261123_141502"
     assert len(naming.name("x" * 200)) == 63 and naming.name("ø") == "sospes_side_20261123_141502"
-    marked = read_mark("a", naming.mark, 5, 1)
-    assert marked is not None and (marked.backup, marked.in_use) == ("night.sql", True)
-    assert read_mark("a", "made by hand", None, 0) is None and read_mark("a", None, None, 0) is None
-    assert read_mark("a", "made by sospes: " + json.dumps([1]), None, 0) is None
+    mark = naming.mark("a", "16400")
+    marked = read_mark("a", "16400", mark, 5, 1)
+    assert marked is not None and (marked.backup, marked.in_use, marked.signed) == ("night.sql", True, True)
+    for name, identity, text in (
+        ("b", "16400", mark), ("a", "16401", mark), ("a", "16400", mark.replace("night", "other")),
+        ("a", "16400", "made by sospes: " + json.dumps([1])), ("a", "16400", "made by sospes: {"),
+        (naming.name(None), "16400", None), (naming.name(None), "16400", "by hand"),
+    ):  # fmt: skip
+        other = read_mark(name, identity, text, None, 0)
+        assert other is not None and not other.signed, (name, identity, text)
+    assert read_mark("a", "1", "made by hand", None, 0) is None and read_mark("a", "1", None, None, 0) is None
     assert is_prefix("sospes_") and not is_prefix("x;") and not is_prefix("9a")

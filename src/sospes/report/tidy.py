@@ -29,6 +29,8 @@ def _state(item: Left) -> str:
         return "removed"
     if item.in_use:
         return "in use"
+    if not item.signed:
+        return "its name or mark is like ours, but this user's Sospes didn't make it: left alone"
     if item.kind == "database":
         return f"nobody uses it; made {item.made_at} from {item.backup}"
     return "running, and nobody uses it" if item.running else "stopped"

@@ -17,6 +17,7 @@ class Left:
     """What was left: a private server's folder, or a database on a server in use; `dropped` once it is gone.
 
     in_use   a run still goes on that made it, or somebody is connected to it
+    signed   whether this user's own Sospes made it; nothing else is dropped
     backup   what a database was made from, and made_at when
     """
 
@@ -28,6 +29,7 @@ class Left:
     made_at: str | None = None
     running: bool
     in_use: bool
+    signed: bool = True
     dropped: bool
 
 
@@ -64,11 +66,11 @@ def _folders(places: Sequence[Path], drop: bool) -> Iterator[Left]:
 
 def _databases(server: Address, drop: bool) -> Iterator[Left]:
     for item in marked_databases(server):
-        dropped = drop and not item.in_use
+        dropped = drop and not item.in_use and item.signed
         if dropped:
             drop_marked(server, item.name)
         yield Left(
             kind="database", location=replace(server, database=item.name).label, engine=server.engine.value,
             bytes=item.bytes, backup=item.backup, made_at=item.made_at, running=True, in_use=item.in_use,
-            dropped=dropped,
+            signed=item.signed, dropped=dropped,
         )  # fmt: skip

@@ -138,7 +138,7 @@ class SharedHost(OnSharedServer):
                     self.made[database] = name
                     table = f"{quoted(name)}.{quoted(MARK_TABLE)}"
                     cursor.execute(f"CREATE TABLE {table} (mark VARCHAR(1000) CHARACTER SET utf8mb4)")
-                    cursor.execute(f"INSERT INTO {table} VALUES (%s)", (self._naming.mark[:1000],))
+                    cursor.execute(f"INSERT INTO {table} VALUES (%s)", (self._naming.mark(name, ""),))
             except pymysql.Error as error:
                 raise CannotCheck(f"{self._address.label}: {one_line(error)}", "nothing was restored") from error
             finally:
@@ -169,9 +169,9 @@ class SharedHost(OnSharedServer):
             )
 
     def remove(self) -> None:
-        """Drop what was made, if it still carries the mark."""
+        """Drop what was made, whatever it says of itself now."""
         for name in self.made.values():
-            drop_marked(self._address, name)
+            _drop(self._address, name)
 
 
 def _as_scripts_want(session: Session) -> Session:
@@ -207,16 +207,23 @@ def marked_databases(address: Address) -> list[Marked]:
     session = connected(replace(address, database=None))
     try:
         with session.cursor() as cursor:
-            cursor.execute("SELECT TABLE_SCHEMA FROM information_schema.TABLES WHERE TABLE_NAME = %s", (MARK_TABLE,))
-            names = [str(row[0]) for row in cursor.fetchall()]
+            cursor.execute(
+                "SELECT TABLE_SCHEMA FROM information_schema.TABLES "
+                "WHERE TABLE_NAME = %s AND TABLE_TYPE = 'BASE TABLE'",
+                (MARK_TABLE,),
+            )
+            marked = {str(row[0]) for row in cursor.fetchall()}
+            cursor.execute("SELECT SCHEMA_NAME FROM information_schema.SCHEMATA ORDER BY 1")
             found = []
-            for name in names:
-                cursor.execute(f"SELECT mark FROM {quoted(name)}.{quoted(MARK_TABLE)} LIMIT 1")
-                row = cursor.fetchone()
+            for name in [str(row[0]) for row in cursor.fetchall()]:
+                row = None
+                if name in marked:
+                    cursor.execute(f"SELECT mark FROM {quoted(name)}.{quoted(MARK_TABLE)} LIMIT 1")
+                    row = cursor.fetchone()
                 cursor.execute(_SIZE, (name, name))
                 size, connections = cursor.fetchone() or (None, 0)
                 found.append(
-                    read_mark(name, str(row[0]) if row else None, int(size) if size else None, int(connections))
+                    read_mark(name, "", str(row[0]) if row else None, int(size) if size else None, int(connections))
                 )
     except pymysql.Error as error:
         raise CannotCheck(f"{address.label}: {one_line(error)}", "check the user's rights") from error
@@ -227,8 +234,12 @@ def marked_databases(address: Address) -> list[Marked]:
 
 def drop_marked(address: Address, name: str) -> None:
     """Drop a database that carries the mark. Raises CannotCheck if it doesn't, or if the server refuses."""
-    if name not in {marked.name for marked in marked_databases(address)}:
+    if name not in {marked.name for marked in marked_databases(address) if marked.signed}:
         raise CannotCheck(f"{name}: carries no mark of Sospes", "nothing was dropped; look at it yourself")
+    _drop(address, name)
+
+
+def _drop(address: Address, name: str) -> None:
     try:
         _run(connected(replace(address, database=None)), f"DROP DATABASE {quoted(name)}")
     except pymysql.Error as error:

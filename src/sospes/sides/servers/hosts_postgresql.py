@@ -207,6 +207,7 @@ class SharedHost(OnSharedServer):
         super().__init__(address, naming)
         self._databases = _Databases(encoding)
         self._passed: dict[str, int] = {}
+        self._identities: list[str] = []
 
     def shortfalls(self, needs: Needs) -> list[str]:
         """Version, the user's rights, names that are taken, extensions."""
@@ -252,9 +253,11 @@ class SharedHost(OnSharedServer):
             except psycopg.Error as error:
                 raise CannotCheck(f"{self._address.label}: {one_line(error)}", "nothing was restored") from error
             self.made[database] = name
+            [identity] = session.execute(_IDENTITY, (name,)).fetchone() or [""]
+            self._identities.append(str(identity))
             session.execute(
                 sql.SQL("COMMENT ON DATABASE {0} IS {1}; REVOKE ALL ON DATABASE {0} FROM PUBLIC").format(
-                    sql.Identifier(name), sql.Literal(self._naming.mark)
+                    sql.Identifier(name), sql.Literal(self._naming.mark(name, str(identity)))
                 )
             )
         return [connected(self._address, name) for _ in range(count)]
@@ -271,16 +274,19 @@ class SharedHost(OnSharedServer):
             )
 
     def remove(self) -> None:
-        """Drop what was made, if it still carries the mark; an interrupted restore's own sessions are ended first."""
-        for name in self.made.values():
+        """Drop what was made, whatever it is called or says of itself now; its own sessions are ended first."""
+        for identity in self._identities:
             with connected(self._address, self._address.database or "postgres") as session:
-                session.execute(_END_OWN, (name,))
-            drop_marked(self._address, name)
+                row = session.execute("SELECT datname FROM pg_database WHERE oid = %s", (int(identity),)).fetchone()
+                if row is not None:
+                    session.execute(_END_OWN, (row[0],))
+                    _drop(session, str(row[0]))
 
 
+_IDENTITY = "SELECT oid::text FROM pg_database WHERE datname = %s"
 _END_OWN = "SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = %s AND usename = current_user"
 _MARKED = """
-SELECT d.datname, shobj_description(d.oid, 'pg_database'),
+SELECT d.datname, d.oid::text, shobj_description(d.oid, 'pg_database'),
   CASE WHEN has_database_privilege(d.oid, 'CONNECT') THEN pg_database_size(d.oid) END,
   (SELECT count(*) FROM pg_stat_activity a WHERE a.datid = d.oid)
 FROM pg_database d WHERE NOT d.datistemplate ORDER BY 1
@@ -296,12 +302,16 @@ def marked_databases(address: Address) -> list[Marked]:
 
 def drop_marked(address: Address, name: str) -> None:
     """Drop a database that carries the mark. Raises CannotCheck if it doesn't, or if the server refuses."""
-    if name not in {marked.name for marked in marked_databases(address)}:
+    if name not in {marked.name for marked in marked_databases(address) if marked.signed}:
         raise CannotCheck(f"{name}: carries no mark of Sospes", "nothing was dropped; look at it yourself")
     with connected(address, address.database or "postgres") as session:
-        try:
-            session.execute(sql.SQL("DROP DATABASE {}").format(sql.Identifier(name)))
-        except psycopg.Error as error:
-            raise CannotCheck(
-                f"{name}: could not be dropped: {one_line(error)}", "run again later: sospes tidy URL --drop"
-            ) from error
+        _drop(session, name)
+
+
+def _drop(session: Session, name: str) -> None:
+    try:
+        session.execute(sql.SQL("DROP DATABASE {}").format(sql.Identifier(name)))
+    except psycopg.Error as error:
+        raise CannotCheck(
+            f"{name}: could not be dropped: {one_line(error)}", "run again later: sospes tidy URL --drop"
+        ) from error

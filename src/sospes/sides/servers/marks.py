@@ -1,11 +1,23 @@
-"""Names and marks of the databases that Sospes makes on servers in use: only what carries its mark is ever dropped."""
+"""Names and marks of the databases that Sospes makes on servers in use: only what carries its mark is ever dropped.
+
+A mark is signed with a secret that lies in the user's state folder, and says of which database it is, so that code of a
+backup can neither make one nor take its own elsewhere.
+"""
 
 from __future__ import annotations
 
+import hashlib
+import hmac
 import json
+import os
 import re
+import secrets
 from dataclasses import dataclass
 from datetime import UTC, datetime
+from pathlib import Path
+
+from sospes.model.errors import CannotCheck
+from sospes.places.writing import opened_own
 
 PREFIX = "sospes_"
 LONGEST_NAME = 63
@@ -13,6 +25,8 @@ MARK = "made by sospes: "
 MARK_TABLE = "sospes_mark"
 """The table that marks a database where databases have no comments; it holds one text."""
 
+_SECRET_BYTES = 32
+_STAMPED = re.compile(PREFIX + r"[a-z0-9_]*_\d{8}_\d{6}")
 _PREFIX = re.compile(r"[a-z][a-z0-9_]{0,19}")
 
 
@@ -39,10 +53,46 @@ class Naming:
         plain = re.sub(r"[^a-z0-9]+", "_", (database or self.only or "side").lower()).strip("_") or "side"
         return self.prefix + plain[: LONGEST_NAME - len(self.prefix) - len(stamp)] + stamp
 
-    @property
-    def mark(self) -> str:
-        """What is written on a database that was made."""
-        return MARK + json.dumps({"backup": self.backup, "at": self.when.astimezone(UTC).isoformat(timespec="seconds")})
+    def mark(self, name: str, identity: str) -> str:
+        """What is written on a database that was made: `name` on the server, and what else tells it from others there.
+
+        Raises CannotCheck where the secret that signs it can't be had.
+        """
+        backup = self.backup[-_LONGEST_BACKUP:]
+        at = self.when.astimezone(UTC).isoformat(timespec="seconds")
+        return MARK + json.dumps({"backup": backup, "at": at, "signature": _signature(name, identity, backup, at)})
+
+
+_LONGEST_BACKUP = 300
+
+
+def _signature(name: str, identity: str, backup: str, at: str) -> str:
+    text = json.dumps([name, identity, backup, at])
+    return hmac.new(_secret(), text.encode(), hashlib.sha256).hexdigest()
+
+
+def _secret() -> bytes:
+    """What this user signs marks with; made when it is first needed."""
+    state = os.environ.get("XDG_STATE_HOME")
+    path = (Path(state) if state else Path("~/.local/state").expanduser()) / "sospes" / "secret"
+    try:
+        path.parent.mkdir(mode=0o700, parents=True, exist_ok=True)
+        try:
+            with opened_own(path) as file:
+                file.write(secrets.token_bytes(_SECRET_BYTES))
+        except FileExistsError:
+            pass
+        found = path.read_bytes()
+    except OSError as error:
+        raise CannotCheck(
+            f"{path}: {error.strerror}",
+            "side copies are marked with a secret that lies there: name another place in XDG_STATE_HOME",
+        ) from error
+    if len(found) != _SECRET_BYTES:
+        raise CannotCheck(
+            f"{path}: is no secret of Sospes", "move it away; what was made before is then dropped by hand"
+        )
+    return found
 
 
 @dataclass(frozen=True, slots=True)
@@ -51,6 +101,7 @@ class Marked:
 
     bytes   its size, where the server tells
     in_use  whether somebody is connected to it
+    signed  whether this user's own Sospes made it, under this name; nothing else is ever dropped
     """
 
     name: str
@@ -58,14 +109,17 @@ class Marked:
     made_at: str
     bytes: int | None
     in_use: bool
+    signed: bool
 
 
-def read_mark(name: str, text: str | None, size: int | None, connections: int) -> Marked | None:
-    """What the mark on a database says; None if it is no mark of ours."""
-    if text is None or not text.startswith(MARK):
-        return None
+def read_mark(name: str, identity: str, text: str | None, size: int | None, connections: int) -> Marked | None:
+    """What the mark on a database says; None if it has none and isn't called as side copies are."""
     try:
-        found = json.loads(text.removeprefix(MARK))
-        return Marked(name, str(found["backup"]), str(found["at"]), size, connections > 0)
+        found = json.loads((text or "").removeprefix(MARK)) if (text or "").startswith(MARK) else None
+        backup, at, signature = (str(found[key]) for key in ("backup", "at", "signature")) if found else ("", "", "")
     except (ValueError, KeyError, TypeError):
+        backup, at, signature = "", "", ""
+    if not (text or "").startswith(MARK) and _STAMPED.fullmatch(name) is None:
         return None
+    signed = bool(signature) and hmac.compare_digest(signature, _signature(name, identity, backup, at))
+    return Marked(name, backup, at, size, connections > 0, signed)
