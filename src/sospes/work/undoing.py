@@ -18,8 +18,12 @@ _COMMENTS = re.compile(rb"/\*M?!\d*|/\*.*?\*/|\*/", re.S)
 _DROP = re.compile(r"drop (temporary )?(foreign table|table|schema|database|owned)\b")
 _ALTERED_AWAY = re.compile(r"\b(?:rename(?! (?:index|key|constraint)\b)|drop column)\b")
 _COMPUTED = re.compile(r"(?:insert|replace)\b.* (?:select|table) ")
-_CONDITION = b"/*!50112 "
-"""How programs of MySQL run a setting only where the server knows it: PREPARE and EXECUTE behind this mark."""
+_CONDITIONS = (
+    b"/*!50112 ",
+    b"/*M!100203 EXECUTE IMMEDIATE IF(@@LOG_OUTPUT='TABLE' AND (@@LOG_SLOW_QUERY=1 OR @@GENERAL_LOG=1),"
+    b'"SET GLOBAL LOG_OUTPUT=\'NONE\'", "DO 0")',
+)
+"""How programs set what not every server knows: MySQL's PREPARE and EXECUTE behind a mark, MariaDB's pause of a log."""
 _REPLACE_STAND_INS = frozenset({"view", "materialized view"})
 _GIVES_TABLES = frozenset({"table", "virtual table", "foreign table"})
 _SCHEMA_TABLES = frozenset({"sqlite_schema", "sqlite_master"})
@@ -57,7 +61,7 @@ class Undoing:
             self._gone.pop(entry.name, None)
         elif entry.kind == "drop":
             self._drop(entry, start)
-        elif entry.kind == "action" and self._given and not entry.definition.startswith(_CONDITION):
+        elif entry.kind == "action" and self._given and not entry.definition.startswith(_CONDITIONS):
             self._actions.append(start)
         elif self._changes(entry):
             self._changed.append(start)

@@ -31,6 +31,8 @@ FOREIGN_TEXT = re.compile(
 _ASKED = frozenset({"view", "index", "trigger", "emptying", "data", "sequence value", "setting", "transaction"})
 """Kinds of statements of which SQLite itself is asked whether it can read them."""
 
+_CHANGING = frozenset({"table", "drop", "emptying", "catalog update", "table setting", "index"})
+
 _TOLD = frozenset({"hostile", "rollback", "data", "unknown"})
 """Kinds of statements that may be wrong by themselves."""
 
@@ -66,12 +68,7 @@ class Judge:
             return self._broken_text(entry, place) or self._unclear(entry, place, words)
         text = _beginning(entry)
         if entry.kind == "hostile":
-            return fault(
-                "hostile-statement",
-                f"{entry.name.name}: {text}",
-                "do not feed this file to a server; find out who could write to it",
-                place,
-            )
+            return hostile(f"{entry.name.name}: {text}", place)
         if entry.kind == "rollback" and self._notes.engine is Engine.SQLITE:
             return fault(
                 "dump-rolled-back",
@@ -130,7 +127,7 @@ class Judge:
         if not self._by_program or self._settings.newer_than_known:
             return None
         lexis = self._settings.lexis
-        strange = strange_statement(entry.kind, words, lexis)
+        strange = strange_statement(entry.kind, words, lexis) or self._elsewhere(entry)
         if not strange:
             strange = strange_words(entry.kind, words, lexis)
         if entry.kind == "identity" and strange_identity(entry.text):
@@ -147,6 +144,13 @@ class Judge:
             "a byte in it may be damaged, or somebody edited it: compare with another copy, or rehearse it",
             place,
         )
+
+    def _elsewhere(self, entry: Entry) -> str:
+        """A change in another database than the one that MariaDB's script stands in; programs go there first."""
+        here, there = self._settings.database, entry.name.database
+        if not self._settings.lexis.is_mariadb or entry.kind not in _CHANGING or None in {here, there} or here == there:
+            return ""
+        return f"it changes {entry.name.full_label}, and the script stands in {here}"
 
     def _broken_text(self, entry: Entry, place: Place) -> Finding | None:
         """A control character where only words and marks stand, or bytes that are no text in UTF-8.
@@ -170,6 +174,11 @@ class Judge:
             "a byte in it is damaged; compare with another copy",
             replace(place, plain_from=entry.plain_from + at, plain_to=entry.plain_from + at + len(raw)),
         )
+
+
+def hostile(what: str, place: Place) -> Finding:
+    """What is said of something that reaches outside of the backup's own databases."""
+    return fault("hostile-statement", what, "do not feed this file to a server; find out who could write to it", place)
 
 
 def foreign_text(text: str, place: Place) -> Finding:

@@ -15,9 +15,10 @@ from sospes.formats.script.agreement import (
 )
 from sospes.formats.script.copy_data import read_copy
 from sospes.formats.script.header import HeaderNotes
-from sospes.formats.script.judging import FOREIGN_TEXT, Judge, foreign_text
+from sospes.formats.script.judging import FOREIGN_TEXT, Judge, foreign_text, hostile
 from sospes.formats.script.lexis import Lexis, Unfinished, statement_end
 from sospes.formats.script.meta import MetaLines
+from sospes.formats.script.reach import OWN_DATABASES, changes_accounts
 from sospes.formats.script.row_heads import DataHead, copy_head, insert_head
 from sospes.formats.script.run import DataRun, default_names, empty_rows
 from sospes.formats.script.settings import Settings
@@ -239,10 +240,17 @@ class ScriptReader:
         if head[:6] in {b"insert", b"replac"} or head[:3] in {b"/*!", b"/*m"}:
             insert = insert_head(window.data, window.position, lexis, where)
             if insert is not None and not _is_schema_table(insert.table):
+                yield from self._own_table(insert.table, window)
                 yield from self._announced_rows(announced, insert.table, window)
                 yield from self._rows(window, insert, self.settings.notation)
                 return
         yield from self._definition(window, where, announced)
+
+    def _own_table(self, table: Name, window: Window) -> Iterator[Finding]:
+        """Rows for a table of the server itself, by its full name: no backup program writes such."""
+        database = (table.database or "").lower()
+        if self.settings.lexis.is_mariadb and database in OWN_DATABASES and self.settings.database != table.database:
+            yield hostile(f"puts rows into {table.full_label}, a table of the server itself", self._place(window))
 
     def _announced_rows(self, announced: Announced | None, table: Name, window: Window) -> Iterator[Finding]:
         finding = rows_disagreement(announced, table) if announced and "root" not in self._last_comment else None
@@ -300,6 +308,8 @@ class ScriptReader:
         window.advance(end)
         if finding is not None:
             yield finding.at(plain_from=entry.plain_from, plain_to=entry.plain_to, line=entry.line)
+        if changes_accounts(entry):
+            yield hostile(f"changes {entry.name.full_label}, where the server keeps accounts", Place(line=entry.line))
         self.settings.after_statement(entry)
         if entry.kind == "type" and entry.columns:
             self._types[entry.name] = {column.name: column for column in entry.columns}

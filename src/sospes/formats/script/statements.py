@@ -8,6 +8,7 @@ from sospes.formats.script.definitions import key_columns, read_constraint, read
 from sospes.formats.script.grammar import strange_item, strange_items
 from sospes.formats.script.lexis import Lexis
 from sospes.formats.script.phrase import Phrase, qualified
+from sospes.formats.script.reach import reach_of
 from sospes.model.entries import Column, Constraint, ConstraintKind, Engine, Entry, Name
 
 _MODIFIERS = frozenset(
@@ -56,28 +57,6 @@ _SIMPLE = {
     "cluster": "action", "vacuum": "refresh", "notify": "action", "discard": "setting", "with": "action",
     "call": "action", "values": "action", "replace": "data", "insert": "data",
 }  # fmt: skip
-_OUTSIDE_FUNCTIONS = frozenset(
-    [
-        "pg_read_file",
-        "pg_read_binary_file",
-        "pg_ls_dir",
-        "lo_import",
-        "lo_export",
-        "dblink",
-        "dblink_exec",
-        "dblink_connect",
-        "load_file",
-        "load_extension",
-        "pg_execute_server_program",
-        "sys_exec",
-        "sys_eval",
-        "writefile",
-        "readfile",
-        "edit",
-        "fsdir",
-    ]
-)
-_CATALOG_TABLES = frozenset(["pg_index", "pg_class", "pg_largeobject", "pg_attribute", "pg_constraint", "pg_database"])
 
 
 _ROLE_AGAIN = ["execute", "immediate", "concat", "(", "'set role '", ",", "@current_role", ")"]
@@ -115,7 +94,7 @@ class Classifier:
 
     def entry(self) -> Entry:
         """The entry; of kind 'unknown' when the statement begins with no known word."""
-        reach = self._reach()
+        reach = reach_of(self._phrase)
         if reach:
             return self._entry("hostile", reach)
         phrase = self._phrase
@@ -216,28 +195,6 @@ class Classifier:
                     parts = parts[:-1]
                 return qualified(parts, self._lexis, self._where.database, self._where.schema)
         return None
-
-    def _reach(self) -> str:
-        """Why the statement reaches outside of the database that is restored, or an empty text."""
-        phrase = self._phrase
-        first, second = phrase.word(), phrase.word(1)
-        if first in {"load", "install", "attach", "detach", "shutdown", "source", "system", "handler"}:
-            return f"{first} reaches outside of the database"
-        if first == "alter" and second == "system":
-            return "alter system changes the server's settings"
-        words = [(token.kind, token.text.lower()) for token in phrase.tokens]
-        plain = {text for kind, text in words if kind == "word"}
-        if first == "copy" and ("word", "stdin") not in words:
-            return "copy from or to a file or program of the server"
-        if first in {"select", "with"} and {"outfile", "dumpfile"} & plain:
-            return "writes a file on the server"
-        if first == "vacuum" and "into" in plain:
-            return "writes another file"
-        if first not in {"create", "comment", "alter", "grant"} and _OUTSIDE_FUNCTIONS & plain:
-            return f"calls {min(_OUTSIDE_FUNCTIONS & plain)}, which reaches outside of the database"
-        if first == "do" and self._lexis.engine is Engine.POSTGRESQL:
-            return "runs an anonymous program, which no backup program writes"
-        return ""
 
     def _create(self) -> Entry:
         phrase = self._phrase

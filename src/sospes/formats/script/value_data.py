@@ -11,6 +11,7 @@ from numpy.typing import NDArray
 
 from sospes.formats.script.characters import first_broken
 from sospes.formats.script.lexis import Lexis
+from sospes.formats.script.reach import OUTSIDE_FUNCTIONS
 from sospes.formats.script.run import DataRun, columns_of_run, is_binary
 from sospes.formats.script.value_rows import (
     NO_ROWS,
@@ -257,7 +258,10 @@ def _bare_faults(run: DataRun, batch: Batch) -> Iterator[Finding]:
     cells = np.unique(np.searchsorted(firsts, places, side="right") - 1)
     for cell in cells.tolist():
         text = batch.data[firsts[cell] : lasts[cell]].strip()
-        if text[:1] == b"'" or _BARE_CELL.fullmatch(text) or _SPOKEN_CELL.fullmatch(text):
+        if text[:1] == b"'" or _BARE_CELL.fullmatch(text):
+            continue
+        called = _calls_outside(text)
+        if not called and _SPOKEN_CELL.fullmatch(text):
             continue
         if run.told_enough:
             run.count_fault()
@@ -270,7 +274,20 @@ def _bare_faults(run: DataRun, batch: Batch) -> Iterator[Finding]:
         number = batch.number_of(row)
         name = f", column {run.columns[column]}" if run.columns and column < len(run.columns) else ""
         message = f"no value is written like this: {text[:40]!r}{name}"
-        yield from run.row_fault("value-unreadable", (number, number), message, place)
+        if called:
+            message = f"a value calls {called}, which reaches outside of the database"
+        yield from run.row_fault(
+            "hostile-statement" if called else "value-unreadable", (number, number), message, place
+        )
+
+
+def _calls_outside(text: bytes) -> str:
+    """A function that a value calls, and that reads files or runs programs; empty without any."""
+    found = [name.decode("ascii", "replace").lower() for name in _CALLED.findall(text)]
+    return next((name for name in found if name in OUTSIDE_FUNCTIONS), "")
+
+
+_CALLED = re.compile(rb"(\w+)\"?\s*\(")
 
 
 _DIGITS = np.zeros(256, dtype=np.bool_)
