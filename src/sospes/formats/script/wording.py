@@ -171,25 +171,25 @@ def strange_words(kind: str, words: Callable[[], Phrase], lexis: Lexis) -> str:
     if kind in _FREE or (lexis.is_mariadb and kind not in _MARIADB_WORDED):
         return ""
     phrase = words()
+    statement, mariadb = phrase.statement, lexis.is_mariadb
+    routine = mariadb and kind in _ROUTINES
     depth = 0
     for token in phrase.tokens:
         if token.kind == "mark":
             depth += (token.text == "(") - (token.text == ")")
-        if token.kind != "word":
-            continue
-        if lexis.is_mariadb:
-            if kind in _ROUTINES and token.word in _BODIES:
+        elif token.kind == "word":
+            if routine and token.word in _BODIES:
                 break
-            if kind in _ROUTINES and depth > 0:
-                continue  # people name parameters
-        raw = phrase.statement[token.start : token.end].decode("latin-1")
-        if (lexis.is_mariadb or raw.isupper()) and (meant := near_keyword(raw, lexis.engine)):
-            return f"{raw}, where {meant} is a keyword"
-    if not lexis.is_mariadb and (banner := _BANNER.search(phrase.statement)) is not None:
+            raw = statement[token.start : token.end]
+            if (mariadb or raw.isupper()) and not (routine and depth > 0):  # people name parameters
+                said = raw.decode("latin-1")
+                if meant := near_keyword(said, lexis.engine):
+                    return f"{said}, where {meant} is a keyword"
+    if not mariadb and (banner := _BANNER.search(statement)) is not None:
         at = banner.start() + 1
         if not any(token.start <= at < token.end for token in phrase.tokens):
             return "its end is missing, so that it goes over into the next one"
-    if lexis.is_mariadb and kind not in _ROUTINES and depth:
+    if mariadb and not routine and depth:
         return "its parentheses don't agree"
     return ""
 
