@@ -8,6 +8,7 @@ import signal
 import socket
 import subprocess
 import sys
+import tempfile
 import time
 from collections.abc import Callable, Iterator
 from contextlib import closing, suppress
@@ -274,6 +275,18 @@ def test_a_system_that_forbids_name_spaces_says_so(tmp_path: Path, monkeypatch: 
         cells.program(["/bin/true"], {}, Streams(subprocess.DEVNULL, subprocess.DEVNULL, subprocess.DEVNULL)),
     ):
         pass
+
+
+@linux
+@pytest.mark.skipif(os.geteuid() != 0, reason="an ordinary user's servers run as that user")
+@pytest.mark.servers
+def test_a_work_folder_that_only_its_owner_gets_into(tmp_path: Path) -> None:
+    night = tmp_path / "night.sql"
+    night.write_bytes(postgresql(copy_table("public.tide", [("id", "integer")], [["1"]])))
+    with tempfile.TemporaryDirectory(dir="/tmp") as work:  # a short path, as sockets want it
+        run = sospes("rehearse", "--side", "private", "--work-folder", work, night)
+
+        assert run.code == 3 and "nobody but its owner gets in" in run.err and os.listdir(work) == []
 
 
 def _in_a_cell(folder: Path, user: int | None, command: str) -> str:

@@ -54,7 +54,11 @@ class PrivateServer:
         root = os.geteuid() == 0
         self.user = (nobodys_number() if walled else _unprivileged(self.users)) if root else None
         self._own(self.folder)
-        self.cells = Cells(self.folder, list(binaries.programs.values()), self.user) if walled else None
+        try:
+            self.cells = Cells(self.folder, list(binaries.programs.values()), self.user) if walled else None
+        except CannotCheck:
+            _delete(self.folder)
+            raise
 
     @property
     def walls(self) -> tuple[str, ...]:

@@ -9,6 +9,7 @@ from __future__ import annotations
 import json
 import os
 import pwd
+import re
 import resource
 import secrets
 import selectors
@@ -35,6 +36,8 @@ _NUMBERS = range(62_000, 65_000)
 
 _MORE_SHOWN = ("/etc/alternatives", "/var/cache/postgresql/dicts")
 _MOST_PROCESSES = 512
+_COUNTED_APART = (5, 14)
+"""The kernel from which on processes are counted for each user name space; before, all of the user's are."""
 _LONGEST_FILE = 256 << 30
 _SHARED = ("/usr", "/bin", "/sbin", "/lib", "/lib32", "/lib64")
 
@@ -76,7 +79,13 @@ class Cells:
     _root: Path = field(init=False)
 
     def __post_init__(self) -> None:
-        """Make the place where the root of its programs will be."""
+        """Make the place where the root of its programs will be. Raises CannotCheck where they would not get in."""
+        for parent in self.folder.resolve().parents:
+            if self.user is not None and not parent.stat().st_mode & 0o001:
+                raise CannotCheck(
+                    f"{parent}: nobody but its owner gets in, and private servers don't run as root",
+                    "name another place with --work-folder FOLDER",
+                )
         self._root = self.folder / "cell"
         self._root.mkdir(mode=0o700)
         if self.user is not None:
@@ -152,10 +161,14 @@ def _open_to(what: str, reasons: Sequence[str]) -> CannotCheck:
 def _limits() -> dict[str, int]:
     """What a single run may use: processes, address space, size of a file, and no core dumps."""
     memory = os.sysconf("SC_PAGE_SIZE") * os.sysconf("SC_PHYS_PAGES")
-    return {
-        "RLIMIT_CORE": 0, "RLIMIT_NPROC": _MOST_PROCESSES, "RLIMIT_AS": max(memory, 8 << 30),
-        "RLIMIT_FSIZE": _LONGEST_FILE, "RLIMIT_NOFILE": min(8192, resource.getrlimit(resource.RLIMIT_NOFILE)[1]),
+    limits = {
+        "RLIMIT_CORE": 0, "RLIMIT_AS": max(memory, 8 << 30), "RLIMIT_FSIZE": _LONGEST_FILE,
+        "RLIMIT_NOFILE": min(8192, resource.getrlimit(resource.RLIMIT_NOFILE)[1]),
     }  # fmt: skip
+    number = re.match(r"(\d+)\.(\d+)", os.uname().release)
+    if number is not None and (int(number[1]), int(number[2])) >= _COUNTED_APART:
+        limits["RLIMIT_NPROC"] = _MOST_PROCESSES
+    return limits
 
 
 def _reported(read: int) -> dict[str, Any]:
