@@ -21,7 +21,7 @@ from sospes.model.entries import Engine
 from sospes.model.errors import CannotCheck
 from sospes.sides.servers.address import Address
 from sospes.sides.servers.binaries import Binaries
-from sospes.sides.servers.walls import Cells, Streams, end, nobodys_number
+from sospes.sides.servers.walls import Cells, Streams, closed_to_others, end, nobodys_number
 
 PREFIX = "sospes-private-"
 MARK = "made-by-sospes.json"
@@ -213,7 +213,11 @@ def _socket_place(work_folder: Path | None) -> Path:
     """Where the folder goes: a socket's path must not be long, and the server's user must get there."""
     if work_folder is not None and len(str(work_folder.resolve())) < _LONGEST_SOCKET - len(PREFIX) - 30:
         return work_folder
-    return Path(tempfile.gettempdir())
+    place = Path(tempfile.gettempdir())
+    return _COMMON if closed_to_others(place) is not None and closed_to_others(_COMMON) is None else place
+
+
+_COMMON = Path("/tmp")
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -62,6 +62,12 @@ class Streams:
     said: int | IO[bytes]
 
 
+def closed_to_others(folder: Path) -> Path | None:
+    """The first folder on the way that lets only its owner in; None if anybody gets there."""
+    whole = folder.resolve()
+    return next((part for part in (whole, *whole.parents) if not part.stat().st_mode & 0o001), None)
+
+
 @dataclass(slots=True)
 class Cells:
     """The cells of one private server.
@@ -80,12 +86,11 @@ class Cells:
 
     def __post_init__(self) -> None:
         """Make the place where the root of its programs will be. Raises CannotCheck where they would not get in."""
-        for parent in self.folder.resolve().parents:
-            if self.user is not None and not parent.stat().st_mode & 0o001:
-                raise CannotCheck(
-                    f"{parent}: nobody but its owner gets in, and private servers don't run as root",
-                    "name another place with --work-folder FOLDER",
-                )
+        if self.user is not None and (closed := closed_to_others(self.folder.parent)) is not None:
+            raise CannotCheck(
+                f"{closed}: nobody but its owner gets in, and private servers don't run as root",
+                "name another place with --work-folder FOLDER",
+            )
         self._root = self.folder / "cell"
         self._root.mkdir(mode=0o700)
         if self.user is not None:
