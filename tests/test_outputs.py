@@ -196,3 +196,23 @@ def test_an_engine_that_the_server_replaces_is_a_doubt(mariadb: MariadbServer, t
         run = sospes("rehearse", "--side", "private", night, "--json")
         assert run.code == code, run.document["findings"]
         assert ("engine-replaced" in run.codes) is (code == 3)
+
+
+@pytest.mark.parametrize("kind", ["pipe", "link", "folder"])
+def test_a_mark_that_is_no_plain_file_holds_nobody_up(kind: str, tmp_path: Path) -> None:
+    folder = tmp_path / "sospes-private-x"
+    folder.mkdir()
+    real = tmp_path / "real.json"
+    real.write_text('{"made_by": "sospes", "pid": 1, "owner": 999999999, "engine": "postgresql"}')
+    mark = folder / "made-by-sospes.json"
+    if kind == "pipe":
+        os.mkfifo(mark)
+    elif kind == "link":
+        mark.symlink_to(real)
+    else:
+        mark.mkdir()
+
+    run = sospes("tidy", "--drop", "--work-folder", tmp_path, "--json")
+
+    assert run.code == 0 and not [item for item in run.document["result"]["left"] if str(folder) in item["location"]]
+    assert folder.is_dir() and real.exists()

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import errno
 import os
 import stat
 from collections.abc import Iterable
@@ -18,6 +19,15 @@ OWN = 0o600
 def opened_own(path: Path) -> IO[bytes]:
     """A new file that only its owner may read. Raises FileExistsError if there is one already."""
     return os.fdopen(os.open(path, os.O_RDWR | os.O_CREAT | os.O_EXCL | os.O_CLOEXEC, OWN), "w+b")
+
+
+def beginning_of(path: Path, most: int = 1 << 20) -> bytes:
+    """The first bytes of a plain file in a folder where others may write. Raises OSError for anything else."""
+    place = os.open(path, os.O_RDONLY | os.O_NOFOLLOW | os.O_NONBLOCK | os.O_CLOEXEC)
+    with os.fdopen(place, "rb") as file:
+        if not stat.S_ISREG(os.fstat(place).st_mode):
+            raise OSError(errno.EINVAL, "no plain file", str(path))
+        return file.read(most)
 
 
 def require_free(path: Path, *, overwrite: bool, advice: str) -> None:

@@ -19,6 +19,7 @@ from typing import Self
 
 from sospes.model.entries import Engine
 from sospes.model.errors import CannotCheck
+from sospes.places.writing import beginning_of
 from sospes.sides.servers.address import Address
 from sospes.sides.servers.binaries import Binaries
 from sospes.sides.servers.walls import Cells, Streams, closed_to_others, end, nobodys_number
@@ -135,7 +136,9 @@ class PrivateServer:
             if answers():
                 return
             time.sleep(0.05)
-        raise self._failed(command[0], (self.folder / "server.log").read_text("utf-8", "replace"))
+        with suppress(OSError):
+            raise self._failed(command[0], beginning_of(self.folder / "server.log").decode("utf-8", "replace"))
+        raise self._failed(command[0], "it wrote no log")
 
     def _environment(self) -> dict[str, str]:
         return {"PATH": "/usr/bin:/bin:/usr/sbin:/sbin", "LC_ALL": "C", "TZ": "UTC", "HOME": str(self.folder)}
@@ -273,7 +276,7 @@ def drop_leftover(leftover: Leftover) -> None:
 
 def _mark(folder: Path) -> dict[str, object] | None:
     with suppress(OSError, ValueError):
-        mark = json.loads((folder / MARK).read_text())
+        mark = json.loads(beginning_of(folder / MARK))
         if isinstance(mark, dict) and mark.get("made_by") == "sospes":
             return mark
     return None
