@@ -67,7 +67,7 @@ def test_the_demo_shows_what_it_says(tmp_path: Path) -> None:
 @pytest.mark.parametrize("ending", [signal.SIGINT, signal.SIGTERM, signal.SIGHUP])
 @pytest.mark.parametrize("words", [["verify"], ["rehearse"], ["extract"], ["compare"]])
 def test_interruption_ends_with_130_and_leaves_nothing(tmp_path: Path, words: list[str], ending: int) -> None:
-    night = big(tmp_path / "night.sql", 1_500_000)
+    night = big(tmp_path / "night.sql", 2_500_000)
     work = tmp_path / "work"
     work.mkdir()
     more = {"extract": ["tide", "--out", str(tmp_path / "out.sql"), "--as", "csv"], "compare": [str(night)]}

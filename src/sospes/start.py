@@ -2,9 +2,13 @@
 
 from __future__ import annotations
 
+import _signal  # type: ignore[import-not-found]  # without the names that `signal` makes first, which takes as long as all the rest
 import os
-import signal
-from types import FrameType
+import sys
+from typing import TYPE_CHECKING
+
+if TYPE_CHECKING:
+    from types import FrameType
 
 INTERRUPTED = 130
 
@@ -16,11 +20,12 @@ def _stop(_signal: int, _frame: FrameType | None) -> None:
 
 def entry() -> None:
     """The program `sospes`."""
-    ignored = signal.getsignal(signal.SIGINT) is signal.SIG_IGN
-    if not ignored:
-        signal.signal(signal.SIGINT, _stop)
-    from sospes.cli.main import entry as begin
+    if _signal.getsignal(_signal.SIGINT) != _signal.SIG_IGN:
+        _signal.signal(_signal.SIGINT, _stop)
+    from sospes.cli.main import run
 
-    if not ignored:
-        signal.signal(signal.SIGINT, signal.default_int_handler)
-    begin()
+    code = run()
+    if code == INTERRUPTED:  # else the interpreter may end itself by the signal, if that came while a module was made
+        sys.stderr.flush()
+        os._exit(code)
+    sys.exit(code)

@@ -35,12 +35,12 @@ COMMANDS = {
 INTERRUPTED = 130
 
 
-def entry() -> None:
-    """The program `sospes`."""
+def run() -> int:
+    """The program's work, for the words that it was called with; its exit code."""
     for ending in (signal.SIGTERM, signal.SIGHUP):  # a closed terminal cleans up as well
         signal.signal(ending, _terminate)
     gc.set_threshold(1_000_000, 20, 20)  # rows come and go by the thousand and never form cycles
-    sys.exit(main(sys.argv[1:]))
+    return main(sys.argv[1:])
 
 
 def _terminate(_signal: int, _frame: FrameType | None) -> None:
@@ -50,9 +50,10 @@ def _terminate(_signal: int, _frame: FrameType | None) -> None:
 def main(arguments: Sequence[str]) -> int:
     """Run one command; the exit code of the contract."""
     wanted = next((word for word in arguments if not word.startswith("-")), None)
-    parser, module = _parser(wanted)
     sys.stdout = cast(TextIO, _Patient(sys.stdout))
     try:
+        _be_interruptible()
+        parser, module = _parser(wanted)
         args = parser.parse_args(arguments)
         if module is None:
             parser.print_help()
@@ -79,6 +80,12 @@ def main(arguments: Sequence[str]) -> int:
         )
     finally:
         sys.stdout = sys.stdout.stream if isinstance(sys.stdout, _Patient) else sys.stdout
+
+
+def _be_interruptible() -> None:
+    """From here on an interruption is answered; before, the program's start ends itself."""
+    if signal.getsignal(signal.SIGINT) not in {signal.SIG_IGN, signal.SIG_DFL, None}:
+        signal.signal(signal.SIGINT, signal.default_int_handler)
 
 
 class _Patient:
