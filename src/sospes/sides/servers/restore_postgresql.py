@@ -322,13 +322,8 @@ class PostgresqlRestore:
                 "the backup is of single tables and takes other things for granted: rehearse one that has them all",
                 _place(entry),
             )
-        if error.sqlstate == _NOT_ALLOWED and _REACHES.search(str(error)):
-            return fault(
-                "hostile-statement",
-                f"{_called(entry)}: reaches outside of the database, which the server refused: {one_line(error)[:200]}",
-                "do not restore it as a superuser; find out who could write to this backup",
-                _place(entry),
-            )
+        if _reaches(error):
+            return _hostile(_called(entry), error, _place(entry))
         if error.sqlstate == _NOT_ALLOWED:
             self.refused.append((entry.kind, entry.name.full_label))
             return doubt(
@@ -426,6 +421,8 @@ class PostgresqlRestore:
         if not self._defined:
             self._undefined.append(f"rows of {table.label}")
             return None
+        if _reaches(error):
+            return _hostile(f"code that runs for rows of {table.label}", error, place)
         return fault(
             "rows-refused",
             f"{table.label}: the server refuses its rows: {one_line(error)[:300]}",
@@ -440,6 +437,20 @@ def _define(side: _Side, entry: Entry, session: Session) -> None:
         session.execute(entry.definition)
     except psycopg.Error as error:
         side.failed.append((entry, error))
+
+
+def _reaches(error: psycopg.Error) -> bool:
+    """Whether somebody without rights was kept from files or programs of the machine."""
+    return error.sqlstate == _NOT_ALLOWED and _REACHES.search(str(error)) is not None
+
+
+def _hostile(what: str, error: psycopg.Error, place: Place) -> Finding:
+    return fault(
+        "hostile-statement",
+        f"{what}: reaches outside of the database, which the server refused: {one_line(error)[:200]}",
+        "do not restore it as a superuser; find out who could write to this backup",
+        place,
+    )
 
 
 def _one_statement(session: Session, text: bytes) -> None:
