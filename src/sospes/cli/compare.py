@@ -11,7 +11,7 @@ from pathlib import Path
 from sospes.cli import common
 from sospes.model.errors import UsageError
 
-ROWS_LISTED = 20
+ROWS_LISTED = 10
 """Differing rows that are listed where nobody says how many."""
 
 EXAMPLE = "sospes compare night.sql.gz expected.csv --table rescue.call_out"

@@ -36,6 +36,8 @@ def tell_rehearse(printer: Printer, outcome: Outcome[Rehearsal], listed: Path | 
             tell_counts(printer, "also restored, and found there", found.objects)
         _not_rehearsed(printer, found)
         tell_missing(printer, found.missing, listed)
+    if found.side is not None and found.side.confined:
+        printer.line(f"  out of the server's reach: other {', '.join(found.side.confined)}", style="dim")
     if found.side is not None and found.side.kept:
         printer.line(f"  the side copy is kept: {found.side.location}")
     if outcome.verdict is Verdict.UNPROVEN and found.side is not None:
