@@ -23,7 +23,7 @@ from tests.backups import copy_table, mysql, postgresql
 from tests.conftest import INPUTS, sospes
 from tests.servers import MariadbServer, PostgresServer
 
-KEEPER = "DO $$ begin create role keeper login createdb; exception when duplicate_object then null; end $$;"
+KEEPER = "DO $$ begin create role keeper login createdb createrole; exception when duplicate_object then null; end $$;"
 OWN_RIGHTS = r"""
 CREATE USER IF NOT EXISTS keeper@localhost; GRANT ALL ON `sospes\_%`.* TO keeper@localhost;
 GRANT SELECT ON harbour.* TO keeper@localhost;
@@ -339,7 +339,7 @@ def test_all_that_a_server_lacks_is_said_at_once(postgres: PostgresServer, tmp_p
 
     run = sospes("rehearse", "--side", f"postgresql://postgres@/postgres?host={postgres.folder}", tmp_path / "a.sql")
 
-    assert run.code == 3 and all(word in run.err for word in ("3 things", "older", "is a superuser", "postgis"))
+    assert run.code == 3 and all(word in run.err for word in ("2 things", "older", "postgis"))
     assert _databases(postgres) == before
     (tmp_path / "a.sql").write_bytes(text)
     private = sospes("rehearse", "--side", "private", tmp_path / "a.sql")
@@ -356,6 +356,71 @@ def test_a_user_who_may_not_make_databases(postgres: PostgresServer, tmp_path: P
         assert run.code == 3 and "CREATEDB" in run.err
     finally:
         postgres.run_sql("postgres", "DROP ROLE looker")
+
+
+def _roles(server: PostgresServer) -> set[str]:
+    return set(
+        server.query("postgres", "SELECT rolname FROM pg_roles WHERE rolname NOT LIKE 'pg\\_%'").decode().split()
+    )
+
+
+STEPS = (
+    "RESET ROLE", "SET ROLE keeper", "SET SESSION AUTHORIZATION keeper", "COMMENT ON DATABASE live IS NULL",
+    "CREATE ROLE evil", "ALTER ROLE keeper CREATEDB", "GRANT keeper TO PUBLIC", "CREATE DATABASE evil",
+    "ALTER DATABASE live RENAME TO evil", "COPY (SELECT 1) TO PROGRAM $p$true$p$",
+)  # fmt: skip
+SLY = (
+    "CREATE FUNCTION public.sly() RETURNS text\n    LANGUAGE plpgsql\n    AS $x$DECLARE said text := ''; step text; BEGIN\n"
+    f"FOREACH step IN ARRAY ARRAY[{', '.join(repr(step) for step in STEPS)}] LOOP\n"
+    "BEGIN EXECUTE step; said := said || step || ' by ' || current_user || ';'; EXCEPTION WHEN OTHERS THEN NULL; END; "
+    "END LOOP;\nRETURN said || current_user; END$x$;\n\n"
+    "CREATE TABLE public.told (\n    said text DEFAULT public.sly()\n);\n\nINSERT INTO public.told DEFAULT VALUES;\n\n"
+)
+
+
+@pytest.mark.servers
+def test_a_restore_has_a_role_of_its_own_that_may_do_nothing_else(
+    postgres: PostgresServer, shared: str, tmp_path: Path
+) -> None:
+    (tmp_path / "night.sql").write_bytes(postgresql(SLY.encode()))
+    postgres.run_sql("postgres", "CREATE DATABASE live OWNER keeper")
+    postgres.run_sql("postgres", "COMMENT ON DATABASE live IS 'in use'")
+    before, roles = _databases(postgres), _roles(postgres)
+    try:
+        for address, user in (
+            (shared, "keeper"),
+            (f"postgresql://postgres@/postgres?host={postgres.folder}", "postgres"),
+        ):
+            run = sospes("rehearse", "--side", address, "--keep", tmp_path / "night.sql", "--json")
+            [made] = _databases(postgres) - before
+            said = postgres.query(made, "SELECT said FROM public.told").decode().strip()
+            assert said == f"RESET ROLE by {made};{made}", (said, run.document["findings"])
+            assert _roles(postgres) == roles, "the role is gone, what it made is the user's"
+            owned = postgres.query(made, "SELECT tableowner FROM pg_tables WHERE tablename = 'told'")
+            owner = postgres.query(made, f"SELECT datdba::regrole FROM pg_database WHERE datname = '{made}'")
+            assert (owned.decode().strip(), owner.decode().strip()) == (user, user)
+            assert [item["dropped"] for item in _left(address, "--drop") if item["location"].endswith(made)] == [True]
+            sospes("rehearse", "--side", address, tmp_path / "night.sql")
+            assert (_databases(postgres), _roles(postgres)) == (before, roles)
+        comment = "SELECT shobj_description(oid, 'pg_database') FROM pg_database WHERE datname = 'live'"
+        assert postgres.query("postgres", comment).strip() == b"in use"
+    finally:
+        postgres.run_sql("postgres", "DROP DATABASE live")
+
+
+@pytest.mark.servers
+def test_a_user_who_may_not_make_roles(postgres: PostgresServer, tmp_path: Path) -> None:
+    postgres.run_sql("postgres", "CREATE ROLE maker LOGIN CREATEDB")
+    before = _databases(postgres), _roles(postgres)
+    try:
+        (tmp_path / "a.sql").write_bytes(postgresql(_numbers("public.a", 3)))
+        address = f"postgresql://maker@/postgres?host={postgres.folder}"
+        run = sospes("rehearse", "--side", address, tmp_path / "a.sql")
+        assert run.code == 3 and "ALTER ROLE maker CREATEROLE" in run.err and "--trust-backup" in run.err
+        assert sospes("rehearse", "--side", address, "--trust-backup", tmp_path / "a.sql").code == 0
+        assert (_databases(postgres), _roles(postgres)) == before
+    finally:
+        postgres.run_sql("postgres", "DROP ROLE maker")
 
 
 @pytest.mark.servers

@@ -187,7 +187,9 @@ def _on_server(opened: Opened, task: _Task, kept: tuple[Steps, Tally]) -> Rehear
         restore.abandon()
         raise
     restore.close()
-    if not kept_side:
+    if kept_side:
+        restore.host.hand_over()
+    else:
         with steps.step("drop the side copy" if task.server else "remove the private server"):
             restore.host.remove()
     return Rehearsal(

@@ -77,6 +77,10 @@ class Host(Protocol):
         """What was done otherwise than the backup says."""
         ...
 
+    def hand_over(self) -> None:
+        """Let what was made be the user's who asked for it: it is kept."""
+        ...
+
     def remove(self) -> None:
         """Remove all that was made."""
         ...
@@ -104,6 +108,9 @@ class OnPrivateServer:
         """The folder."""
         return str(self.server.folder)
 
+    def hand_over(self) -> None:
+        """Nothing: a private server is never kept."""
+
     def remove(self) -> None:
         """Stop the server and delete its files."""
         self.server.remove()
@@ -116,6 +123,9 @@ class OnSharedServer:
         self.made: dict[str | None, str] = {}
         self._address = address
         self._naming = naming
+
+    def hand_over(self) -> None:
+        """Nothing: the user made it."""
 
     @property
     def walls(self) -> tuple[str, ...] | None:

@@ -35,10 +35,7 @@ _ON_SHARED = frozenset({"ownership", "grant"})
 
 
 _RIGHTS = """
-SELECT r.rolsuper, r.rolcreatedb, EXISTS (SELECT FROM pg_roles g WHERE g.rolname IN
-    ('pg_execute_server_program', 'pg_read_server_files', 'pg_write_server_files')
-    AND pg_has_role(r.oid, g.oid, 'member'))
-FROM pg_roles r WHERE r.rolname = current_user
+SELECT r.rolsuper, r.rolcreatedb, r.rolcreaterole FROM pg_roles r WHERE r.rolname = current_user
 """
 _TAKEN = "SELECT datname FROM pg_database WHERE datname = ANY (%s)"
 _AVAILABLE = """
@@ -201,25 +198,31 @@ class PrivateHost(OnPrivateServer):
 
 
 class SharedHost(OnSharedServer):
-    """A server in use: new databases with a name and a mark of ours, one user without superuser rights, no roles."""
+    """A server in use: new databases with a name and a mark of ours, each restored by a role that is made for it.
+
+    The role has the database's name, owns it, and may do nothing else; the user of the address makes and drops both,
+    and runs no text of the backup. With a backup that is trusted there is no such role.
+    """
 
     def __init__(self, address: Address, naming: Naming, encoding: str | None) -> None:
         super().__init__(address, naming)
         self._databases = _Databases(encoding)
         self._passed: dict[str, int] = {}
         self._identities: list[str] = []
+        self._trusted = False
+        self._roles: list[str] = []
 
     def shortfalls(self, needs: Needs) -> list[str]:
         """Version, the user's rights, names that are taken, extensions."""
         with connected(self._address, self._address.database or "postgres") as session:
             number = session.info.server_version
             found = version_shortfall((number // 10000,), needs, "PostgreSQL")
-            superuser, creates, outside = session.execute(_RIGHTS).fetchone() or (False, False, False)
-            if (superuser or outside) and not needs.trusted:
-                what = "is a superuser" if superuser else "may read files or run programs"
+            superuser, creates, roles = session.execute(_RIGHTS).fetchone() or (False, False, False)
+            self._trusted = needs.trusted
+            if not (roles or superuser or needs.trusted):
                 found.append(
-                    f"{session.info.user} {what}, so what the backup runs could reach outside of the side copy: use a "
-                    "user without such rights, or say --trust-backup"
+                    f"{session.info.user} may not make roles, and the backup is restored by one of its own, which may "
+                    f"do nothing else: ALTER ROLE {session.info.user} CREATEROLE, or say --trust-backup"
                 )
             if not creates and not superuser:
                 found.append(f"{session.info.user} may not create databases: ALTER ROLE {session.info.user} CREATEDB")
@@ -227,7 +230,7 @@ class SharedHost(OnSharedServer):
                 "SELECT datname FROM pg_database WHERE datname = ANY (%s)", (self._names(needs),)
             ).fetchall()
             found += [f"the database {name} is there already" for (name,) in taken]
-            return found + _extensions_missing(session, needs, superuser=bool(superuser))
+            return found + _extensions_missing(session, needs, superuser=bool(superuser) and needs.trusted)
 
     def passes_over(self, entry: Entry) -> bool:
         """Owners and rights: they would name people who have accounts here."""
@@ -260,7 +263,43 @@ class SharedHost(OnSharedServer):
                     sql.Identifier(name), sql.Literal(self._naming.mark(name, str(identity)))
                 )
             )
-        return [connected(self._address, name) for _ in range(count)]
+            restorer = self._address if self._trusted else self._own_role(session, name)
+        try:
+            return [connected(restorer, name) for _ in range(count)]
+        except CannotCheck as error:
+            if self._trusted:
+                raise
+            raise CannotCheck(
+                f"{error.problem} (as a role that was made for this restore)",
+                "let new roles log in with a password (pg_hba.conf), or say --trust-backup to restore as the user",
+            ) from error
+
+    def _own_role(self, session: Session, name: str) -> Address:
+        """A role that owns the new database, and the address to log in as it."""
+        secret = secrets.token_urlsafe(24)
+        role = sql.Identifier(name)
+        try:
+            session.execute(
+                sql.SQL(
+                    "CREATE ROLE {} LOGIN NOSUPERUSER NOCREATEDB NOCREATEROLE NOREPLICATION NOBYPASSRLS PASSWORD {}"
+                ).format(role, sql.Literal(secret))
+            )
+            self._roles.append(name)
+            session.execute(sql.SQL("GRANT {} TO CURRENT_USER").format(role))
+            session.execute(sql.SQL("ALTER DATABASE {0} OWNER TO {0}").format(role))
+        except psycopg.Error as error:
+            raise CannotCheck(f"{self._address.label}: {one_line(error)}", "nothing was restored") from error
+        return replace(self._address, user=name, password=secret)
+
+    def hand_over(self) -> None:
+        """Give what is kept to the user of the address, and take the roles of the restore away."""
+        for name in self._roles:
+            with connected(self._address, name) as session:
+                session.execute(
+                    sql.SQL("REASSIGN OWNED BY {0} TO CURRENT_USER; DROP OWNED BY {0}").format(sql.Identifier(name))
+                )
+                session.execute(sql.SQL("ALTER DATABASE {} OWNER TO CURRENT_USER").format(sql.Identifier(name)))
+                session.execute(sql.SQL("DROP ROLE {}").format(sql.Identifier(name)))
 
     def summary(self) -> Iterator[Finding]:
         """What was passed over, and locales that were not there."""
@@ -279,12 +318,22 @@ class SharedHost(OnSharedServer):
             with connected(self._address, self._address.database or "postgres") as session:
                 row = session.execute("SELECT datname FROM pg_database WHERE oid = %s", (int(identity),)).fetchone()
                 if row is not None:
-                    session.execute(_END_OWN, (row[0],))
+                    session.execute(_END_OWN, (row[0], self._roles))
                     _drop(session, str(row[0]))
+        for role in self._roles:
+            with connected(self._address, self._address.database or "postgres") as session:
+                session.execute(sql.SQL("DROP ROLE IF EXISTS {}").format(sql.Identifier(role)))
 
 
+_HANDED_OVER = (
+    "ALTER DATABASE {} OWNER TO CURRENT_USER", "REASSIGN OWNED BY {} TO CURRENT_USER", "DROP OWNED BY {}",
+    "DROP ROLE {}",
+)  # fmt: skip
 _IDENTITY = "SELECT oid::text FROM pg_database WHERE datname = %s"
-_END_OWN = "SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = %s AND usename = current_user"
+_END_OWN = """
+SELECT pg_terminate_backend(pid) FROM pg_stat_activity
+WHERE datname = %s AND (usename = current_user OR usename = ANY (%s::name[])) AND pid <> pg_backend_pid()
+"""
 _MARKED = """
 SELECT d.datname, d.oid::text, shobj_description(d.oid, 'pg_database'),
   CASE WHEN has_database_privilege(d.oid, 'CONNECT') THEN pg_database_size(d.oid) END,
@@ -306,6 +355,7 @@ def drop_marked(address: Address, name: str) -> None:
         raise CannotCheck(f"{name}: carries no mark of Sospes", "nothing was dropped; look at it yourself")
     with connected(address, address.database or "postgres") as session:
         _drop(session, name)
+        session.execute(sql.SQL("DROP ROLE IF EXISTS {}").format(sql.Identifier(name)))
 
 
 def _drop(session: Session, name: str) -> None:
