@@ -219,7 +219,10 @@ def test_rows_are_found_alike_at_once_and_one_by_one(rows: list[tuple[str | None
         return "'" + value.replace("'", "''") + "'"
 
     block = ",".join(f"({literal(text)},f(({number})))" for text, number in rows).encode()
-    quick, careful = split_values(block, lexis, continuation(b"INSERT INTO t VALUES")), split_slowly(block, lexis)
+    quick, careful = (
+        split_values(block, block, lexis, continuation(b"INSERT INTO t VALUES", lexis)),
+        split_slowly(block, lexis),
+    )
 
     assert len(quick.starts) == len(rows)
     assert quick.ends[0] == careful.ends[0] and quick.cells[0] == careful.cells[0] == 2

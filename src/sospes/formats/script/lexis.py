@@ -39,11 +39,10 @@ _NAME_BYTES = frozenset(b"abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ01
 def _token_pattern(engine: Engine, escapes: bool) -> re.Pattern[bytes]:
     """One pattern for all tokens: engines differ in comments, brackets and backslashes."""
     mariadb = engine in {Engine.MARIADB, Engine.MYSQL}
-    comment = rb"--(?=\s)[^\n]*+|\#[^\n]*+" if mariadb else rb"--[^\n]*+"
     bracket = rb"(?P<bracket>\[[^\]]*+\])|" if engine is Engine.SQLITE else b""
     plain = rb"(?:[^'\\]++|\\.|'')*+" if escapes else rb"(?:[^']++|'')*+"
     return re.compile(
-        rb"(?P<space>[ \t\n\r\f]++|" + comment + rb"|/\*(?!M?!)(?:[^*]++|\*(?!/))*+\*/)"
+        rb"(?P<space>[ \t\n\r\f]++|" + _comment(mariadb) + rb")"
         rb"|(?P<conditional>/\*M?!\d*|\*/)"
         rb"|(?P<string>[eE]'(?:[^'\\]++|\\.|'')*+'|'" + plain + rb"')"
         rb"|(?P<word>[A-Za-z_\x80-\xff@][A-Za-z0-9_$\x80-\xff@]*+)"
@@ -54,6 +53,33 @@ def _token_pattern(engine: Engine, escapes: bool) -> re.Pattern[bytes]:
         rb"|(?P<mark>.)",
         re.S,
     )
+
+
+@cache
+def _comment(is_mariadb: bool) -> bytes:
+    line = rb"--(?=\s)[^\n]*+|\#[^\n]*+" if is_mariadb else rb"--[^\n]*+"
+    return line + rb"|/\*(?!M?!)(?:[^*]++|\*(?!/))*+\*/"
+
+
+def comments_or_space(lexis: Lexis) -> bytes:
+    """A pattern of what may stand between two words without saying anything."""
+    return rb"(?:[ \t\n\r\f]++|" + _comment(lexis.is_mariadb) + rb")*+"
+
+
+def without_comments(text: bytes, lexis: Lexis) -> bytes:
+    """The same text with blanks in place of its comments; lines and offsets stay."""
+    pattern = _token_pattern(lexis.engine, lexis.escapes)
+    bare = pattern.sub(lambda match: _blanked(match[0]) if match.lastgroup == "space" else match[0], _closed(text))
+    return bare[: len(text)]
+
+
+def _closed(text: bytes) -> bytes:
+    """With an end for a comment that has none, so that nobody looks for one from each of its beginnings."""
+    return text + b"*/" if b"/*" in text else text
+
+
+def _blanked(comment: bytes) -> bytes:
+    return re.sub(rb"[^\n]", b" ", comment)
 
 
 class Token(NamedTuple):
@@ -213,7 +239,7 @@ def tokens(statement: bytes, lexis: Lexis, limit: int | None = None) -> Iterator
     count = 0
     whole = statement.decode("ascii") if statement.isascii() else None
     folds = lexis.engine is Engine.POSTGRESQL
-    for match in _token_pattern(lexis.engine, lexis.escapes).finditer(statement):
+    for match in _token_pattern(lexis.engine, lexis.escapes).finditer(_closed(statement)):
         kind = match.lastgroup or "mark"
         if kind in _UNSAID:
             continue

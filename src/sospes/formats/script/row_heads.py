@@ -6,16 +6,24 @@ import re
 from dataclasses import dataclass
 from functools import lru_cache
 
-from sospes.formats.script.lexis import Lexis
+from sospes.formats.script.lexis import Lexis, comments_or_space
 from sospes.formats.script.phrase import Phrase
 from sospes.formats.script.statements import Where
-from sospes.model.entries import Name
+from sospes.model.entries import Engine, Name
 
 _INSERT = re.compile(
     rb"(?:/\*M?!\d*\s*)?(?:insert|replace)\s+(?:low_priority\s+|delayed\s+|ignore\s+|or\s+\w+\s+)*into\s+",
     re.I,
 )
-_VALUES = re.compile(rb"\s*(?:overriding\s+(?:system|user)\s+value\s*)?values?\s*(?=\()", re.I)
+_VALUES = {
+    is_mariadb: re.compile(
+        rb"\s*(?:overriding\s+(?:system|user)\s+value\s*)?values?"
+        + comments_or_space(Lexis(Engine.MARIADB if is_mariadb else Engine.POSTGRESQL))
+        + rb"(?=\()",
+        re.I,
+    )
+    for is_mariadb in (True, False)
+}
 _NAME = rb'(?:"(?:[^"]|"")*"|`(?:[^`]|``)*`|\[[^\]]*\]|\'(?:[^\']|\'\')*\'|[A-Za-z_\x80-\xff][A-Za-z0-9_$\x80-\xff]*)'
 _TARGET = re.compile(_NAME + rb"(?:\s*\.\s*" + _NAME + rb")*")
 _LIST = re.compile(rb"\s*\(\s*" + _NAME + rb"(?:\s*,\s*" + _NAME + rb")*\s*\)")
@@ -45,7 +53,7 @@ def insert_head(data: bytes, start: int, lexis: Lexis, where: Where) -> DataHead
     if not target:
         return None
     listed = _LIST.match(data, target.end())
-    values = _VALUES.match(data, listed.end() if listed else target.end())
+    values = _VALUES[lexis.is_mariadb].match(data, listed.end() if listed else target.end())
     if values is None:
         return None
     text = data[target.start() : listed.end() if listed else target.end()]

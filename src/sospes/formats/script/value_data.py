@@ -4,13 +4,14 @@ from __future__ import annotations
 
 import re
 from collections.abc import Generator, Iterator
+from contextlib import suppress
 from itertools import islice
 
 import numpy as np
 from numpy.typing import NDArray
 
 from sospes.formats.script.characters import first_broken
-from sospes.formats.script.lexis import Lexis
+from sospes.formats.script.lexis import Lexis, comments_or_space, without_comments
 from sospes.formats.script.reach import OUTSIDE_FUNCTIONS
 from sospes.formats.script.run import DataRun, columns_of_run, is_binary
 from sospes.formats.script.value_rows import (
@@ -20,6 +21,7 @@ from sospes.formats.script.value_rows import (
     ValueRows,
     continuation,
     ends_within,
+    has_comments,
     split_slowly,
     split_values,
 )
@@ -46,19 +48,19 @@ MOST_TRIALS = 2_000
 """Places tried behind a damaged quote."""
 
 _BETWEEN_ROWS = re.compile(rb"\)\s*,\s*(?=\()")
-_STATEMENT_END = re.compile(rb"\s*(?:on\s+conflict\s+do\s+nothing\s*)?;", re.I)
+_STATEMENT_END = re.compile(rb"(?:on\s+conflict\s+do\s+nothing\s*)?;", re.I)
 _NEXT_STATEMENT = re.compile(rb"\n(?=INSERT |--\n-- |CREATE |UNLOCK |/\*M?!|COPY |ALTER |SELECT |COMMIT)")
 
 
 def read_values(window: Window, run: DataRun) -> Iterator[Event]:
     """The rows of an INSERT statement and of all that follow with the same head."""
-    gap = continuation(run.opening)
+    gap = continuation(run.opening, run.lexis)
     size, usual = FIRST_BLOCK, FIRST_BLOCK
     while True:
         if window.left < size:
             window.grow(size)
         block = window.data[window.position : window.position + size]
-        split = _split(block, run.lexis, gap)
+        split, rows = _split(block, run.lexis, gap)
         if len(split.starts) == 0:
             more = window.left > len(block) or not window.ended
             if not more or (size > LONGEST_ROW and _NEXT_STATEMENT.search(block)):
@@ -68,11 +70,11 @@ def read_values(window: Window, run: DataRun) -> Iterator[Event]:
                 continue
             size *= 2
             continue
-        usual = min(BLOCK, usual * 4)
+        usual = FIRST_BLOCK if split.slow else min(BLOCK, usual * 4)
         size = usual
         line, plain_from = window.line, window.offset
         end = int(split.ends[-1]) + 1
-        yield from _value_batch(run, block[:end], split, plain_from, line)
+        yield from _value_batch(run, rows[:end], split, plain_from, line)
         window.advance(window.position + end)
         if not _next_row(window, gap):
             break
@@ -80,13 +82,22 @@ def read_values(window: Window, run: DataRun) -> Iterator[Event]:
     yield from _after_values(window, run, gap)
 
 
-def _split(block: bytes, lexis: Lexis, gap: Gap) -> ValueRows:
+def _split(block: bytes, lexis: Lexis, gap: Gap) -> tuple[ValueRows, bytes]:
+    """The whole rows at the beginning of a block, and its text without comments."""
     if len(block) > LONG_BLOCK:
-        return split_slowly(block, lexis) if ends_within(block, lexis) else NO_ROWS
-    try:
-        return split_values(block, lexis, gap)
-    except Irregular:
-        return split_slowly(block, lexis)
+        return _one_row(block, lexis) if ends_within(block, lexis) else (NO_ROWS, block)
+    with suppress(Irregular):
+        return split_values(block, block, lexis, gap), block
+    if has_comments(block, lexis):
+        bare = without_comments(block, lexis)
+        with suppress(Irregular):
+            return split_values(bare, block, lexis, gap), bare
+    return _one_row(block, lexis)
+
+
+def _one_row(block: bytes, lexis: Lexis) -> tuple[ValueRows, bytes]:
+    split = split_slowly(block, lexis)
+    return split, without_comments(block[: int(split.ends[-1]) + 1], lexis) if split.slow else block
 
 
 def _next_row(window: Window, gap: Gap) -> bool:
@@ -102,21 +113,22 @@ def _next_row(window: Window, gap: Gap) -> bool:
 
 def _after_values(window: Window, run: DataRun, gap: Gap) -> Iterator[Finding]:
     """The statement has to end behind its last row."""
-    match = _STATEMENT_END.match(window.data, window.position)
+    space = re.compile(comments_or_space(run.lexis)).match(window.data, window.position)
+    match = _STATEMENT_END.match(window.data, space.end() if space else window.position)
     if match is not None:
         window.advance(match.end())
         return
     if not window.data[window.position :].strip() and window.ended:
         yield from _values_lost(window, run, gap)
         return
-    text = window.data[window.position : window.position + 40]
+    text = window.data[window.position : window.position + 20].strip().split(b"\n")[0].decode("ascii", "replace")
     place = Place(plain_from=window.offset, line=window.line)
     resume = _NEXT_STATEMENT.search(window.data, window.position)
     window.advance(resume.end() if resume else len(window.data))
     yield from run.row_fault(
         "row-unreadable",
         (run.next_row, run.next_row),
-        f"a comma or the statement's end was expected after the row before it, not {text!r}",
+        f'a comma or the statement\'s end was expected after the row before it, not "{text}"',
         place,
     )
 
@@ -155,11 +167,7 @@ def _later_row(data: bytes, start: int, limit: int, run: DataRun, gap: Gap) -> i
     """
     for match in islice(_BETWEEN_ROWS.finditer(data, start + 1, limit), MOST_TRIALS):
         block = data[match.end() : min(limit, match.end() + TRIAL)]
-        try:
-            split = split_values(block, run.lexis, gap)
-        except Irregular:
-            split = split_slowly(block, run.lexis)
-        cells = split.cells[:4]
+        cells = _split(block, run.lexis, gap)[0].cells[:4]
         if len(cells) and bool((cells == run.width).all()):
             return match.end()
     return -1
@@ -255,12 +263,13 @@ def _bare_faults(run: DataRun, batch: Batch) -> Iterator[Finding]:
     odd = np.flatnonzero(within & ~_PLAIN_BYTES[values])
     spaced = within[1:-1] & (values[1:-1] == 32) & _DIGITS[values[:-2]] & ~_MARKS_AFTER[values[2:]]
     places = np.concatenate((odd, np.flatnonzero(spaced) + 1))
-    cells = np.unique(np.searchsorted(firsts, places, side="right") - 1)
+    strings = _STRINGS[run.lexis.is_mariadb, run.lexis.escapes]
+    cells = np.unique(np.concatenate((np.searchsorted(firsts, places, side="right") - 1, _joined(batch, values, bare))))
     for cell in cells.tolist():
         text = batch.data[firsts[cell] : lasts[cell]].strip()
-        if text[:1] == b"'" or _BARE_CELL.fullmatch(text):
+        if strings.fullmatch(text) or _BARE_CELL.fullmatch(text):
             continue
-        called = _calls_outside(text)
+        called = _calls_outside(text, strings)
         if not called and _SPOKEN_CELL.fullmatch(text):
             continue
         if run.told_enough:
@@ -281,13 +290,39 @@ def _bare_faults(run: DataRun, batch: Batch) -> Iterator[Finding]:
         )
 
 
-def _calls_outside(text: bytes) -> str:
-    """A function that a value calls, and that reads files or runs programs; empty without any."""
-    found = [name.decode("ascii", "replace").lower() for name in _CALLED.findall(text)]
+def _joined(batch: Batch, values: NDArray[np.uint8], bare: NDArray[np.bool_]) -> NDArray[np.int64]:
+    """Cells that begin with a quote and may be more than one string: with other quotes in them, or another end."""
+    assert batch.starts is not None and batch.ends is not None  # literals always come with offsets
+    firsts, lasts = batch.starts.ravel(), batch.ends.ravel()
+    quotes = np.flatnonzero(values == 39)
+    count = np.searchsorted(quotes, lasts) - np.searchsorted(quotes, firsts)
+    return np.flatnonzero(~bare & ((count != 2) | (values[np.maximum(lasts - 1, 0)] != 39)))
+
+
+def _calls_outside(text: bytes, strings: re.Pattern[bytes]) -> str:
+    """A function outside of a value's strings that reads files or runs programs; empty without any."""
+    if b"(" not in text:
+        return ""
+    bare = _COMMENTS.sub(b" ", strings.sub(b"''", text))
+    found = [name.decode("ascii", "replace").lower() for name in _CALLED.findall(bare)]
     return next((name for name in found if name in OUTSIDE_FUNCTIONS), "")
 
 
-_CALLED = re.compile(rb"(\w+)\"?\s*\(")
+_PLAIN = rb"'(?:[^']++|'')*+'"
+_ESCAPED = rb"'(?:[^'\\]++|\\.|'')*+'"
+_DOLLAR = rb"|\$(\w*)\$.*?\$\1\$"
+_STRINGS = {
+    (mariadb, escapes): re.compile(
+        (_ESCAPED if escapes else _PLAIN)
+        + (rb'|"(?:[^"\\]++|\\.|"")*+"' if mariadb else rb"|[eE]" + _ESCAPED + _DOLLAR),
+        re.S,
+    )
+    for mariadb in (True, False)
+    for escapes in (True, False)
+}
+"""One string, by whether the script is MariaDB's and whether a backslash in a plain string escapes what follows."""
+_COMMENTS = re.compile(rb"/\*.*?\*/|--[^\n]*+", re.S)
+_CALLED = re.compile(rb"(?<!\w)(\w{1,63}+)\"?[ \t\r\n]{0,9}\(")
 
 
 _DIGITS = np.zeros(256, dtype=np.bool_)

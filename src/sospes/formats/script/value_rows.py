@@ -8,7 +8,7 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
-from sospes.formats.script.lexis import Lexis
+from sospes.formats.script.lexis import Lexis, comments_or_space, tokens
 from sospes.model.entries import Engine
 
 Offsets = NDArray[np.int64]
@@ -21,23 +21,23 @@ class ValueRows:
     starts, ends  offsets of each tuple's parentheses, shape (rows,)
     commas        offsets of the commas between cells, all rows together
     cells         cells in each row, shape (rows,)
-    stopped       whether what follows the last row ends the run of rows
+    slow          whether it is one row, read token by token
     """
 
     starts: Offsets
     ends: Offsets
     commas: Offsets
     cells: Offsets
-    stopped: bool
+    slow: bool = False
 
 
 _NONE = np.array([], dtype=np.int64)
-NO_ROWS = ValueRows(_NONE, _NONE, _NONE, _NONE, False)
+NO_ROWS = ValueRows(_NONE, _NONE, _NONE, _NONE)
 """What a block has that ends inside its first row."""
 
 
 class Irregular(Exception):
-    """The block holds something that the fast way can't tell apart: double-quoted or E'' strings."""
+    """The block holds something that the fast way can't tell apart: double-quoted or E'' strings, comments."""
 
 
 def _row_pattern(string: bytes) -> re.Pattern[bytes]:
@@ -75,23 +75,31 @@ class Gap:
 _MARKS = re.compile(rb"[(),'\"]")
 
 
-def continuation(head: bytes) -> Gap:
-    """What may stand between two rows of a statement that begins with `head`."""
+def continuation(head: bytes, lexis: Lexis) -> Gap:
+    """What may stand between two rows of a statement that begins with `head`.
+
+    Comments may stand around a comma only: those between two statements may be headings.
+    """
     head = head.strip()
+    space = comments_or_space(lexis)
     pattern = (
-        rb"[ \t\r\n\f]*(?:,|(?:on\s+conflict\s+do\s+nothing\s*)?;[ \t\r\n\f]*"
+        space
+        + rb"(?:,|(?:on\s+conflict\s+do\s+nothing\s*)?;[ \t\r\n\f]*"
         + re.escape(head)
-        + rb")[ \t\r\n\f]*(?=\()"
+        + rb")"
+        + space
+        + rb"(?=\()"
     )
     return Gap(head, re.compile(pattern, re.I))
 
 
-def split_values(whole: bytes, lexis: Lexis, gap: Gap) -> ValueRows:
+def split_values(bare: bytes, whole: bytes, lexis: Lexis, gap: Gap) -> ValueRows:
     """The whole rows at the beginning of a block, which begins with a row's parenthesis.
 
+    `bare` is the same as `whole`, or has blanks in place of comments.
     Raises Irregular where only reading token by token would tell.
     """
-    block = gap.plain(whole)
+    block = gap.plain(bare)
     values = np.frombuffer(block, dtype=np.uint8)
     quotes = np.flatnonzero(values == 39)
     if lexis.escapes and b"\\" in block:
@@ -109,21 +117,20 @@ def split_values(whole: bytes, lexis: Lexis, gap: Gap) -> ValueRows:
         rows = int(np.searchsorted(ends[:rows], limit))
         if rows == 0:
             raise Irregular
+        if bare is whole and block[limit] in b"-/#" and b";" not in block[int(ends[rows - 1]) : limit]:
+            raise Irregular  # a comment within a statement, as one behind it is a heading
     starts, ends = starts[:rows], ends[:rows]
     kept = _rows_before_break(whole, starts, ends, gap.pattern)
-    stopped = kept < rows
     starts, ends = starts[:kept], ends[:kept]
     commas = marks[(kinds == 44) & (depth == 1)]
     first, last = np.searchsorted(commas, starts), np.searchsorted(commas, ends)
     cells = last - first + 1
     commas = commas[_between(first, last)] if kept else commas[:0]
-    return ValueRows(starts, ends, commas, cells, stopped)
+    return ValueRows(starts, ends, commas, cells)
 
 
 def split_slowly(block: bytes, lexis: Lexis) -> ValueRows:
     """One row at the beginning of `block`, read token by token; none if the block ends in it."""
-    from sospes.formats.script.lexis import tokens
-
     depth = 0
     commas = []
     for token in tokens(block, lexis):
@@ -135,7 +142,7 @@ def split_slowly(block: bytes, lexis: Lexis) -> ValueRows:
         elif depth == 0:
             return ValueRows(
                 np.array([0]), np.array([token.start]), np.array(commas, dtype=np.int64),
-                np.array([len(commas) + 1]), False,
+                np.array([len(commas) + 1]), slow=True,
             )  # fmt: skip
     return NO_ROWS
 
@@ -164,11 +171,32 @@ def _first_strange(block: bytes, values: NDArray[np.uint8], quotes: Offsets, lex
         before = values[openings - 1] | 0x20
         escaped = openings[(before == 0x65) & (openings > 0)]
         found = min(found, int(escaped[0])) if len(escaped) else found
+    for opening in _COMMENT_OPENINGS[lexis.is_mariadb]:
+        found = min(found, _first_outside(block, opening, quotes))
     if lexis.engine is Engine.POSTGRESQL and b"ARRAY[" in block:
         brackets = np.flatnonzero(values == 91)
         outside = brackets[np.searchsorted(quotes, brackets) & 1 == 0]
         found = min(found, int(outside[0])) if len(outside) else found
     return found
+
+
+_COMMENT_OPENINGS = {True: (b"--", b"/*", b"#"), False: (b"--", b"/*")}
+
+
+def has_comments(block: bytes, lexis: Lexis) -> bool:
+    """Whether anything in a block may begin a comment."""
+    return any(opening in block for opening in _COMMENT_OPENINGS[lexis.is_mariadb])
+
+
+def _first_outside(block: bytes, opening: bytes, quotes: Offsets) -> int:
+    """Where `opening` first stands outside of plain strings; the length of the block if nowhere."""
+    place = block.find(opening)
+    while place >= 0:
+        before = int(np.searchsorted(quotes, place))
+        if before & 1 == 0:
+            return place
+        place = block.find(opening, int(quotes[before])) if before < len(quotes) else -1
+    return len(block)
 
 
 def _rows_before_break(block: bytes, starts: Offsets, ends: Offsets, gap: re.Pattern[bytes]) -> int:
