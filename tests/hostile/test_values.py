@@ -95,6 +95,28 @@ def test_comments_of_mariadb(tmp_path: Path) -> None:
     assert sospes("verify", night, "--json").codes == []
 
 
+@pytest.mark.parametrize(
+    ("insert", "codes"),
+    [
+        ("INSERT INTO public.ship -- it's\n VALUES (1,'x');", []),
+        ("INSERT INTO public.ship (a, -- it's\n b) VALUES (1,'x');", []),
+        ("INSERT /* it's */ INTO public.ship (a,b) /* ( */ VALUES (1,'x');", []),
+        ("INSERT INTO public.ship VALUES (1,'x') ON CONFLICT (a) DO NOTHING;", []),
+        ("INSERT INTO public.ship VALUES (1,'x') RETURNING a; -- it's", []),
+        ("INSERT INTO public.ship VALUES (1,'x')\n ON CONFLICT (a) DO UPDATE SET b = 'y;';", ["effect-unknown"]),
+        ("INSERT INTO public.ship VALUES (1,'x') RETURNING pg_read_file('x');", ["hostile-statement"]),
+        ("INSERT INTO public.ship VALUES (1,'x') ON CONFLICT (a) DO NOTHINC;", ["row-unreadable"]),
+        ("INSERT INTO public.ship VALUES (1,'x') RETURNING 'a", ["row-unreadable"]),
+    ],
+)
+def test_what_people_write_before_and_behind_rows(insert: str, codes: list[str], tmp_path: Path) -> None:
+    night = tmp_path / "night.sql"
+    table = "CREATE TABLE public.ship (a integer, b text);\n"
+    night.write_bytes(postgresql(f"{table}{insert}\n".encode()))
+
+    assert [code for code in sospes("verify", night, "--json").codes if code != "truncated"] == codes
+
+
 def test_many_rows_with_comments_are_read_in_one_pass(tmp_path: Path) -> None:
     night = tmp_path / "night.sql"
     rows = ",\n".join(f"/* it's */ ({number}, 'x') -- said\n" for number in range(30_000))

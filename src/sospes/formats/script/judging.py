@@ -9,7 +9,7 @@ from dataclasses import replace
 from sospes.formats.script.characters import first_broken
 from sospes.formats.script.grammar import refused_by_sqlite
 from sospes.formats.script.keywords import near_type
-from sospes.formats.script.lexis import Token, tokens
+from sospes.formats.script.lexis import Token, tokens, without_comments
 from sospes.formats.script.phrase import Phrase
 from sospes.formats.script.row_heads import INSERT_TARGET, insert_head
 from sospes.formats.script.settings import Settings
@@ -107,7 +107,8 @@ class Judge:
         """Whether an INSERT without readable VALUES is one of another form: from a query, or with SET."""
         where = Where(None, None, 0, 0)
         head = insert_head(entry.definition, 0, self._settings.lexis, where)
-        return head is not None or _INSERT_OTHERWISE.match(entry.definition) is not None
+        bare = without_comments(entry.definition, self._settings.lexis)
+        return head is not None or _INSERT_OTHERWISE.match(bare) is not None
 
     def _strange(self, entry: Entry, place: Place) -> Finding:
         """Certain in what a backup program wrote, or what the engine itself refuses; else people may know better."""

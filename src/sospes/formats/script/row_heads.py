@@ -3,10 +3,10 @@
 from __future__ import annotations
 
 import re
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import lru_cache
 
-from sospes.formats.script.lexis import Lexis, comments_or_space
+from sospes.formats.script.lexis import Lexis, comments_or_space, without_comments
 from sospes.formats.script.phrase import Phrase
 from sospes.formats.script.statements import Where
 from sospes.model.entries import Engine, Name
@@ -27,6 +27,9 @@ _VALUES = {
 _NAME = rb'(?:"(?:[^"]|"")*"|`(?:[^`]|``)*`|\[[^\]]*\]|\'(?:[^\']|\'\')*\'|[A-Za-z_\x80-\xff][A-Za-z0-9_$\x80-\xff]*)'
 _TARGET = re.compile(_NAME + rb"(?:\s*\.\s*" + _NAME + rb")*")
 _LIST = re.compile(rb"\s*\(\s*" + _NAME + rb"(?:\s*,\s*" + _NAME + rb")*\s*\)")
+_INSERT_WORD = re.compile(rb"(?:insert|replace)\b", re.I)
+_LONGEST_COMMENTED = 4096
+"""Comments in an opening are passed over where it is no longer than this, in bytes."""
 INSERT_TARGET = re.compile(_INSERT.pattern + _TARGET.pattern + rb"(?:" + _LIST.pattern + rb")?", re.I)
 """An INSERT up to what gives its rows."""
 _COPY = re.compile(
@@ -48,6 +51,16 @@ class DataHead:
 
 def insert_head(data: bytes, start: int, lexis: Lexis, where: Where) -> DataHead | None:
     """The opening of an INSERT with VALUES at `start`; None for anything else, or if `data` ends in it."""
+    plain = _insert_head(data, start, lexis, where)
+    if plain is not None or not _INSERT_WORD.match(data, start):
+        return plain
+    commented = data[start : start + _LONGEST_COMMENTED]
+    bare = without_comments(commented, lexis)
+    head = _insert_head(bare, 0, lexis, where) if bare != commented else None
+    return replace(head, rows_from=start + head.rows_from) if head else None
+
+
+def _insert_head(data: bytes, start: int, lexis: Lexis, where: Where) -> DataHead | None:
     begin = _INSERT.match(data, start)
     target = begin and _TARGET.match(data, begin.end())
     if not target:

@@ -11,7 +11,8 @@ import numpy as np
 from numpy.typing import NDArray
 
 from sospes.formats.script.characters import first_broken
-from sospes.formats.script.lexis import Lexis, comments_or_space, without_comments
+from sospes.formats.script.judging import hostile
+from sospes.formats.script.lexis import Lexis, Unfinished, comments_or_space, statement_end, without_comments
 from sospes.formats.script.reach import OUTSIDE_FUNCTIONS
 from sospes.formats.script.run import DataRun, columns_of_run, is_binary
 from sospes.formats.script.value_rows import (
@@ -49,6 +50,10 @@ MOST_TRIALS = 2_000
 
 _BETWEEN_ROWS = re.compile(rb"\)\s*,\s*(?=\()")
 _STATEMENT_END = re.compile(rb"(?:on\s+conflict\s+do\s+nothing\s*)?;", re.I)
+_TAIL = re.compile(
+    rb"on\s+conflict\b[^;']*?\bdo\s+(?:nothing\b|(update)\s+set\s)|on\s+(duplicate)\s+key\s+update\s|returning\s", re.I
+)
+"""What people write behind the rows; a group has matched where rows that are there would be changed."""
 _NEXT_STATEMENT = re.compile(rb"\n(?=INSERT |--\n-- |CREATE |UNLOCK |/\*M?!|COPY |ALTER |SELECT |COMMIT)")
 
 
@@ -121,6 +126,13 @@ def _after_values(window: Window, run: DataRun, gap: Gap) -> Iterator[Finding]:
     if not window.data[window.position :].strip() and window.ended:
         yield from _values_lost(window, run, gap)
         return
+    tail = _TAIL.match(window.data, space.end() if space else window.position)
+    if tail is not None:
+        with suppress(Unfinished):
+            end, _ = statement_end(window.data, tail.end(), run.lexis)
+            yield from _tail_findings(window.data[tail.start() : end], tail, window, run)
+            window.advance(end)
+            return
     text = window.data[window.position : window.position + 20].strip().split(b"\n")[0].decode("ascii", "replace")
     place = Place(plain_from=window.offset, line=window.line)
     resume = _NEXT_STATEMENT.search(window.data, window.position)
@@ -131,6 +143,24 @@ def _after_values(window: Window, run: DataRun, gap: Gap) -> Iterator[Finding]:
         f'a comma or the statement\'s end was expected after the row before it, not "{text}"',
         place,
     )
+
+
+def _tail_findings(text: bytes, tail: re.Match[bytes], window: Window, run: DataRun) -> Iterator[Finding]:
+    """What stands behind the rows may call what rows may call, and change rows that are there already."""
+    table = run.table
+    place = Place(
+        plain_from=window.offset, line=window.line, database=table.database, schema=table.schema, table=table.name
+    )
+    called = _calls_outside(text, _STRINGS[run.lexis.is_mariadb, run.lexis.escapes])
+    if called:
+        yield hostile(f"{table.label}: behind its rows stands a call of {called}", place)
+    elif tail.lastindex:
+        yield doubt(
+            "effect-unknown",
+            f"{table.label}: rows that are there already would be changed: what a restore holds can't be counted so",
+            "have its own engine restore it, and count there",
+            place,
+        )
 
 
 def _values_lost(window: Window, run: DataRun, gap: Gap) -> Generator[Finding, None, bool]:
