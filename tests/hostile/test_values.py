@@ -31,18 +31,19 @@ MARIADB_TEXTS = [
 ]  # fmt: skip
 
 
+def _verified(folder: Path, script: bytes) -> Run:
+    (folder / "night.sql").write_bytes(script)
+    return sospes("verify", folder / "night.sql", "--json")
+
+
 def _postgresql(folder: Path, cell: str) -> Run:
-    night = folder / "night.sql"
-    rows = f"CREATE TABLE public.ship (a text, b text);\nINSERT INTO public.ship VALUES ({cell}, 'z');\n"
-    night.write_bytes(postgresql(rows.encode()))
-    return sospes("verify", night, "--json")
+    table = "CREATE TABLE public.ship (a text, b text);\n"
+    return _verified(folder, postgresql(f"{table}INSERT INTO public.ship VALUES ({cell}, 'z');\n".encode()))
 
 
 def _mariadb(folder: Path, cell: str) -> Run:
-    night = folder / "night.sql"
     table = "CREATE TABLE `ship` (\n  `a` text DEFAULT NULL,\n  `b` blob DEFAULT NULL\n);\n"
-    night.write_bytes(mysql(f"{table}INSERT INTO `ship` VALUES ({cell},'z');\n".encode()))
-    return sospes("verify", night, "--json")
+    return _verified(folder, mysql(f"{table}INSERT INTO `ship` VALUES ({cell},'z');\n".encode()))
 
 
 @pytest.mark.parametrize("cell", POSTGRESQL_CALLS)
@@ -75,12 +76,10 @@ def test_a_text_of_mariadb_that_speaks_of_calls_is_sound(cell: str, tmp_path: Pa
     ],
 )  # fmt: skip
 def test_comments_between_values_say_nothing(rows: str, tmp_path: Path) -> None:
-    night = tmp_path / "night.sql"
     table = "CREATE TABLE public.ship (a integer, b text);\n"
-    night.write_bytes(postgresql(f"{table}INSERT INTO public.ship VALUES{rows}\n;\n".encode()))
 
-    run = sospes("verify", night, "--json")
-    copy = sospes("extract", night, "public.ship", "--as", "csv", "--out", tmp_path / "ship.csv")
+    run = _verified(tmp_path, postgresql(f"{table}INSERT INTO public.ship VALUES{rows}\n;\n".encode()))
+    copy = sospes("extract", tmp_path / "night.sql", "public.ship", "--as", "csv", "--out", tmp_path / "ship.csv")
 
     assert run.codes == [] and copy.code == 0
     lines = (tmp_path / "ship.csv").read_text().split()
@@ -88,11 +87,10 @@ def test_comments_between_values_say_nothing(rows: str, tmp_path: Path) -> None:
 
 
 def test_comments_of_mariadb(tmp_path: Path) -> None:
-    night = tmp_path / "night.sql"
     table = "CREATE TABLE `ship` (\n  `a` int(11) DEFAULT NULL,\n  `b` text DEFAULT NULL\n);\n"
-    night.write_bytes(mysql(f"{table}INSERT INTO `ship` VALUES\n(5--3,'x'), # it's\n(2,'#'); # it's\n".encode()))
+    rows = f"{table}INSERT INTO `ship` VALUES\n(5--3,'x'), # it's\n(2,'#'); # it's\n"
 
-    assert sospes("verify", night, "--json").codes == []
+    assert _verified(tmp_path, mysql(rows.encode())).codes == []
 
 
 @pytest.mark.parametrize(
@@ -110,22 +108,18 @@ def test_comments_of_mariadb(tmp_path: Path) -> None:
     ],
 )
 def test_what_people_write_before_and_behind_rows(insert: str, codes: list[str], tmp_path: Path) -> None:
-    night = tmp_path / "night.sql"
-    table = "CREATE TABLE public.ship (a integer, b text);\n"
-    night.write_bytes(postgresql(f"{table}{insert}\n".encode()))
+    run = _verified(tmp_path, postgresql(f"CREATE TABLE public.ship (a integer, b text);\n{insert}\n".encode()))
 
-    assert [code for code in sospes("verify", night, "--json").codes if code != "truncated"] == codes
+    assert [code for code in run.codes if code != "truncated"] == codes
 
 
 def test_many_rows_with_comments_are_read_in_one_pass(tmp_path: Path) -> None:
-    night = tmp_path / "night.sql"
+    table = "CREATE TABLE public.ship (a integer, b text);\n"
     rows = ",\n".join(f"/* it's */ ({number}, 'x') -- said\n" for number in range(30_000))
-    night.write_bytes(
-        postgresql(f"CREATE TABLE public.ship (a integer, b text);\nINSERT INTO public.ship VALUES {rows};\n".encode())
-    )
+    script = postgresql(f"{table}INSERT INTO public.ship VALUES {rows};\n".encode())
     begun = perf_counter()
 
-    run = sospes("verify", night, "--json")
+    run = _verified(tmp_path, script)
 
     assert run.codes == [] and perf_counter() - begun < 15
 

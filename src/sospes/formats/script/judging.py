@@ -33,9 +33,6 @@ _ASKED = frozenset({"view", "index", "trigger", "emptying", "data", "sequence va
 
 _CHANGING = frozenset({"table", "drop", "emptying", "catalog update", "table setting", "index"})
 
-_TOLD = frozenset({"hostile", "rollback", "data", "unknown"})
-"""Kinds of statements that may be wrong by themselves."""
-
 
 def _beginning(entry: Entry) -> str:
     return " ".join(entry.definition[:80].decode("utf-8", "replace").split())
@@ -64,11 +61,8 @@ class Judge:
             line=entry.line,
             database=entry.name.database,
         )
-        if not entry.strange and entry.kind not in _TOLD:
-            return self._broken_text(entry, place) or self._unclear(entry, place, words)
-        text = _beginning(entry)
         if entry.kind == "hostile":
-            return hostile(f"{entry.name.name}: {text}", place)
+            return hostile(f"{entry.name.name}: {_beginning(entry)}", place)
         if entry.kind == "rollback" and self._notes.engine is Engine.SQLITE:
             return fault(
                 "dump-rolled-back",
@@ -79,7 +73,7 @@ class Judge:
         if entry.kind == "data" and _INSERTS.match(entry.definition) and not self._inserts_rows(entry):
             return fault(
                 "statement-unreadable",
-                f"an INSERT is cut or damaged: {text}",
+                f"an INSERT is cut or damaged: {_beginning(entry)}",
                 "a byte in it is damaged, or a part of it is gone; its rows are lost; compare with another copy",
                 place,
             )
@@ -87,6 +81,7 @@ class Judge:
             return self._strange(entry, place)
         if entry.kind != "unknown":
             return self._broken_text(entry, place) or self._unclear(entry, place, words)
+        text = _beginning(entry)
         if FOREIGN_TEXT.match(entry.definition):
             return foreign_text(text, place)
         if self._settings.newer_than_known:

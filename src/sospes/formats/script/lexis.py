@@ -61,9 +61,16 @@ def _comment(is_mariadb: bool) -> bytes:
     return line + rb"|/\*(?!M?!)(?:[^*]++|\*(?!/))*+\*/"
 
 
-def comments_or_space(lexis: Lexis) -> bytes:
+@cache
+def comments_or_space(is_mariadb: bool) -> bytes:
     """A pattern of what may stand between two words without saying anything."""
-    return rb"(?:[ \t\n\r\f]++|" + _comment(lexis.is_mariadb) + rb")*+"
+    return rb"(?:[ \t\n\r\f]++|" + _comment(is_mariadb) + rb")*+"
+
+
+def past_comments(data: bytes, position: int, lexis: Lexis) -> int:
+    """Where behind `position` something is said again."""
+    match = re.compile(comments_or_space(lexis.is_mariadb)).match(data, position)
+    return match.end() if match else position
 
 
 def without_comments(text: bytes, lexis: Lexis) -> bytes:
@@ -71,6 +78,12 @@ def without_comments(text: bytes, lexis: Lexis) -> bytes:
     pattern = _token_pattern(lexis.engine, lexis.escapes)
     bare = pattern.sub(lambda match: _blanked(match[0]) if match.lastgroup == "space" else match[0], _closed(text))
     return bare[: len(text)]
+
+
+def is_string(text: bytes, lexis: Lexis) -> bool:
+    """Whether the text is one string and nothing else."""
+    match = _token_pattern(lexis.engine, lexis.escapes).fullmatch(text)
+    return match is not None and _said(match.lastgroup or "mark", "", lexis)[0] == "string"
 
 
 def _closed(text: bytes) -> bytes:

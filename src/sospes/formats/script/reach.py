@@ -9,10 +9,11 @@ from __future__ import annotations
 
 from itertools import pairwise
 
+from sospes.formats.script.lexis import Lexis, tokens
 from sospes.formats.script.phrase import Phrase
 from sospes.model.entries import Engine, Entry
 
-OUTSIDE_FUNCTIONS = frozenset(
+_OUTSIDE_FUNCTIONS = frozenset(
     [
         "pg_read_file",
         "pg_read_binary_file",
@@ -64,6 +65,16 @@ def changes_accounts(entry: Entry) -> bool:
     )
 
 
+def call_outside(text: bytes, lexis: Lexis) -> str:
+    """A function that is called in a value, outside of its strings, and reads files or runs programs; empty without."""
+    if b"(" not in text:
+        return ""
+    for one, following in pairwise(tokens(text, lexis)):
+        if following.word == "(" and one.kind in {"word", "name"} and one.text.lower() in _OUTSIDE_FUNCTIONS:
+            return one.text.lower()
+    return ""
+
+
 def reach_of(phrase: Phrase) -> str:
     """Why the statement reaches outside of the database that is restored, or an empty text."""
     first, second = phrase.word(), phrase.word(1)
@@ -79,8 +90,8 @@ def reach_of(phrase: Phrase) -> str:
         return "writes a file on the server"
     if first == "vacuum" and "into" in plain:
         return "writes another file"
-    if first not in {"create", "comment", "alter", "grant"} and OUTSIDE_FUNCTIONS & plain:
-        return f"calls {min(OUTSIDE_FUNCTIONS & plain)}, which reaches outside of the database"
+    if first not in {"create", "comment", "alter", "grant"} and _OUTSIDE_FUNCTIONS & plain:
+        return f"calls {min(_OUTSIDE_FUNCTIONS & plain)}, which reaches outside of the database"
     if first == "do" and phrase.lexis.engine is Engine.POSTGRESQL:
         return "runs an anonymous program, which no backup program writes"
     if phrase.lexis.is_mariadb:

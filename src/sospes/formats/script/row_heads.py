@@ -9,7 +9,7 @@ from functools import lru_cache
 from sospes.formats.script.lexis import Lexis, comments_or_space, without_comments
 from sospes.formats.script.phrase import Phrase
 from sospes.formats.script.statements import Where
-from sospes.model.entries import Engine, Name
+from sospes.model.entries import Name
 
 _INSERT = re.compile(
     rb"(?:/\*M?!\d*\s*)?(?:insert|replace)\s+(?:low_priority\s+|delayed\s+|ignore\s+|or\s+\w+\s+)*into\s+",
@@ -17,9 +17,7 @@ _INSERT = re.compile(
 )
 _VALUES = {
     is_mariadb: re.compile(
-        rb"\s*(?:overriding\s+(?:system|user)\s+value\s*)?values?"
-        + comments_or_space(Lexis(Engine.MARIADB if is_mariadb else Engine.POSTGRESQL))
-        + rb"(?=\()",
+        rb"\s*(?:overriding\s+(?:system|user)\s+value\s*)?values?" + comments_or_space(is_mariadb) + rb"(?=\()",
         re.I,
     )
     for is_mariadb in (True, False)

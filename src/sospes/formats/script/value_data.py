@@ -12,8 +12,8 @@ from numpy.typing import NDArray
 
 from sospes.formats.script.characters import first_broken
 from sospes.formats.script.judging import hostile
-from sospes.formats.script.lexis import Lexis, Unfinished, comments_or_space, statement_end, without_comments
-from sospes.formats.script.reach import OUTSIDE_FUNCTIONS
+from sospes.formats.script.lexis import Lexis, Unfinished, is_string, past_comments, statement_end, without_comments
+from sospes.formats.script.reach import call_outside
 from sospes.formats.script.run import DataRun, columns_of_run, is_binary
 from sospes.formats.script.value_rows import (
     NO_ROWS,
@@ -118,15 +118,15 @@ def _next_row(window: Window, gap: Gap) -> bool:
 
 def _after_values(window: Window, run: DataRun, gap: Gap) -> Iterator[Finding]:
     """The statement has to end behind its last row."""
-    space = re.compile(comments_or_space(run.lexis)).match(window.data, window.position)
-    match = _STATEMENT_END.match(window.data, space.end() if space else window.position)
+    said = past_comments(window.data, window.position, run.lexis)
+    match = _STATEMENT_END.match(window.data, said)
     if match is not None:
         window.advance(match.end())
         return
     if not window.data[window.position :].strip() and window.ended:
         yield from _values_lost(window, run, gap)
         return
-    tail = _TAIL.match(window.data, space.end() if space else window.position)
+    tail = _TAIL.match(window.data, said)
     if tail is not None:
         with suppress(Unfinished):
             end, _ = statement_end(window.data, tail.end(), run.lexis)
@@ -151,7 +151,7 @@ def _tail_findings(text: bytes, tail: re.Match[bytes], window: Window, run: Data
     place = Place(
         plain_from=window.offset, line=window.line, database=table.database, schema=table.schema, table=table.name
     )
-    called = _calls_outside(text, _STRINGS[run.lexis.is_mariadb, run.lexis.escapes])
+    called = call_outside(text, run.lexis)
     if called:
         yield hostile(f"{table.label}: behind its rows stands a call of {called}", place)
     elif tail.lastindex:
@@ -293,13 +293,12 @@ def _bare_faults(run: DataRun, batch: Batch) -> Iterator[Finding]:
     odd = np.flatnonzero(within & ~_PLAIN_BYTES[values])
     spaced = within[1:-1] & (values[1:-1] == 32) & _DIGITS[values[:-2]] & ~_MARKS_AFTER[values[2:]]
     places = np.concatenate((odd, np.flatnonzero(spaced) + 1))
-    strings = _STRINGS[run.lexis.is_mariadb, run.lexis.escapes]
     cells = np.unique(np.concatenate((np.searchsorted(firsts, places, side="right") - 1, _joined(batch, values, bare))))
     for cell in cells.tolist():
         text = batch.data[firsts[cell] : lasts[cell]].strip()
-        if strings.fullmatch(text) or _BARE_CELL.fullmatch(text):
+        if is_string(text, run.lexis) or _BARE_CELL.fullmatch(text):
             continue
-        called = _calls_outside(text, strings)
+        called = call_outside(text, run.lexis)
         if not called and _SPOKEN_CELL.fullmatch(text):
             continue
         if run.told_enough:
@@ -327,32 +326,6 @@ def _joined(batch: Batch, values: NDArray[np.uint8], bare: NDArray[np.bool_]) ->
     quotes = np.flatnonzero(values == 39)
     count = np.searchsorted(quotes, lasts) - np.searchsorted(quotes, firsts)
     return np.flatnonzero(~bare & ((count != 2) | (values[np.maximum(lasts - 1, 0)] != 39)))
-
-
-def _calls_outside(text: bytes, strings: re.Pattern[bytes]) -> str:
-    """A function outside of a value's strings that reads files or runs programs; empty without any."""
-    if b"(" not in text:
-        return ""
-    bare = _COMMENTS.sub(b" ", strings.sub(b"''", text))
-    found = [name.decode("ascii", "replace").lower() for name in _CALLED.findall(bare)]
-    return next((name for name in found if name in OUTSIDE_FUNCTIONS), "")
-
-
-_PLAIN = rb"'(?:[^']++|'')*+'"
-_ESCAPED = rb"'(?:[^'\\]++|\\.|'')*+'"
-_DOLLAR = rb"|\$(\w*)\$.*?\$\1\$"
-_STRINGS = {
-    (mariadb, escapes): re.compile(
-        (_ESCAPED if escapes else _PLAIN)
-        + (rb'|"(?:[^"\\]++|\\.|"")*+"' if mariadb else rb"|[eE]" + _ESCAPED + _DOLLAR),
-        re.S,
-    )
-    for mariadb in (True, False)
-    for escapes in (True, False)
-}
-"""One string, by whether the script is MariaDB's and whether a backslash in a plain string escapes what follows."""
-_COMMENTS = re.compile(rb"/\*.*?\*/|--[^\n]*+", re.S)
-_CALLED = re.compile(rb"(?<!\w)(\w{1,63}+)\"?[ \t\r\n]{0,9}\(")
 
 
 _DIGITS = np.zeros(256, dtype=np.bool_)

@@ -81,7 +81,7 @@ def continuation(head: bytes, lexis: Lexis) -> Gap:
     Comments may stand around a comma only: those between two statements may be headings.
     """
     head = head.strip()
-    space = comments_or_space(lexis)
+    space = comments_or_space(lexis.is_mariadb)
     pattern = (
         space
         + rb"(?:,|(?:on\s+conflict\s+do\s+nothing\s*)?;[ \t\r\n\f]*"
