@@ -220,7 +220,6 @@ def test_names_cannot_steer_the_terminal(tmp_path: Path) -> None:
 
 
 def test_the_core_prints_nothing_and_asks_for_no_terminal() -> None:
-    state_folder = ("marks.py", ("os", "environ"))  # where the user's own secret lies
     for path in SOURCE.rglob("*.py"):
         room = path.relative_to(SOURCE).parts[0]
         if room in {"cli", "report", "__main__.py", "start.py"}:
@@ -232,10 +231,7 @@ def test_the_core_prints_nothing_and_asks_for_no_terminal() -> None:
             if isinstance(node, ast.Call) and isinstance(node.func, ast.Name):
                 assert node.func.id not in {"print", "input", "exit"}, path
             if isinstance(node, ast.Attribute) and isinstance(node.value, ast.Name):
-                used = (node.value.id, node.attr)
-                assert used not in {("sys", "exit"), ("os", "environ"), ("sys", "stdout")} or (
-                    (path.name, used) == state_folder
-                ), path
+                assert (node.value.id, node.attr) not in {("sys", "exit"), ("os", "environ"), ("sys", "stdout")}, path
 
 
 def test_the_core_brings_no_user_interface_along() -> None:

@@ -564,21 +564,22 @@ def test_options_that_do_not_go_together(tmp_path: Path) -> None:
 # -- names and marks
 
 
-def test_names_fit_the_servers_and_are_marked() -> None:
+def test_names_fit_the_servers_and_are_marked(tmp_path: Path) -> None:
     when = datetime(2026, 11, 23, 14, 15, 2, tzinfo=UTC)
     naming = Naming("sospes_", "night.sql", when, 'Old Logs; "x"')
     assert naming.name(None) == "sospes_old_logs_x_20261123_141502"
     assert naming.name("harbour") == "sospes_harbour_20261123_141502"
     assert len(naming.name("x" * 200)) == 63 and naming.name("ø") == "sospes_side_20261123_141502"
-    mark = naming.mark("a", "16400")
-    marked = read_mark("a", "16400", mark, 5, 1)
+    mark = naming.mark("a", "16400", tmp_path)
+    marked = read_mark(("a", "16400", mark), 5, 1, tmp_path)
     assert marked is not None and (marked.backup, marked.in_use, marked.signed) == ("night.sql", True, True)
     for name, identity, text in (
         ("b", "16400", mark), ("a", "16401", mark), ("a", "16400", mark.replace("night", "other")),
         ("a", "16400", "made by sospes: " + json.dumps([1])), ("a", "16400", "made by sospes: {"),
         (naming.name(None), "16400", None), (naming.name(None), "16400", "by hand"),
     ):  # fmt: skip
-        other = read_mark(name, identity, text, None, 0)
+        other = read_mark((name, identity, text), None, 0, tmp_path)
         assert other is not None and not other.signed, (name, identity, text)
-    assert read_mark("a", "1", "made by hand", None, 0) is None and read_mark("a", "1", None, None, 0) is None
+    for nothing in ("made by hand", None):
+        assert read_mark(("a", "1", nothing), None, 0, tmp_path) is None
     assert is_prefix("sospes_") and not is_prefix("x;") and not is_prefix("9a")

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import stat
 from collections.abc import Mapping
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from importlib import import_module
 from pathlib import Path
 from typing import Any
@@ -18,13 +18,15 @@ SCHEMES = {
 }  # fmt: skip
 _TLS = frozenset({"sslmode", "sslrootcert", "sslcert", "sslkey", "ssl_ca", "ssl_cert", "ssl_key"})
 _PLACES = frozenset({"host", "port", "unix_socket", "socket", "connect_timeout"})
+STATE = Path("~/.local/state")
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Address:
     """A server and a database on it. `password` is None where the engine finds it by itself, or none is needed.
 
-    own  a private server of ours, to which nothing of the user's environment applies
+    own    a private server of ours, to which nothing of the user's environment applies
+    state  the folder where programs keep what this user need not see
     """
 
     engine: Engine
@@ -35,6 +37,7 @@ class Address:
     password: str | None = field(default=None, repr=False)
     options: Mapping[str, str] = field(default_factory=dict)
     own: bool = False
+    state: Path = STATE
 
     @property
     def label(self) -> str:
@@ -51,15 +54,16 @@ def is_address(text: str) -> bool:
 
 def read_address(text: str, profiles: Mapping[str, Any], environment: Mapping[str, str]) -> Address:
     """The address in a URL or in a profile. Raises UsageError for one that is wrong or carries a password."""
+    state = Path(environment.get("XDG_STATE_HOME") or STATE)
     if not text.startswith("@"):
-        return _from_url(text, None)
+        return replace(_from_url(text, None), state=state)
     profile = profiles.get(text[1:])
     if not isinstance(profile, dict) or "url" not in profile:
         raise UsageError(
             f"{text}: no such profile with a url in the configuration file",
             f"write [profiles.{text[1:]}] with url = ... into it, and name it with --config FILE",
         )
-    return _from_url(str(profile["url"]), _password(text, profile, environment))
+    return replace(_from_url(str(profile["url"]), _password(text, profile, environment)), state=state)
 
 
 def _from_url(text: str, password: str | None) -> Address:

@@ -138,7 +138,8 @@ class SharedHost(OnSharedServer):
                     self.made[database] = name
                     table = f"{quoted(name)}.{quoted(MARK_TABLE)}"
                     cursor.execute(f"CREATE TABLE {table} (mark VARCHAR(1000) CHARACTER SET utf8mb4)")
-                    cursor.execute(f"INSERT INTO {table} VALUES (%s)", (self._naming.mark(name, ""),))
+                    mark = self._naming.mark(name, "", self._address.state)
+                    cursor.execute(f"INSERT INTO {table} VALUES (%s)", (mark,))
             except pymysql.Error as error:
                 raise CannotCheck(f"{self._address.label}: {one_line(error)}", "nothing was restored") from error
             finally:
@@ -222,9 +223,8 @@ def marked_databases(address: Address) -> list[Marked]:
                     row = cursor.fetchone()
                 cursor.execute(_SIZE, (name, name))
                 size, connections = cursor.fetchone() or (None, 0)
-                found.append(
-                    read_mark(name, "", str(row[0]) if row else None, int(size) if size else None, int(connections))
-                )
+                mark = (name, "", str(row[0]) if row else None)
+                found.append(read_mark(mark, int(size) if size else None, int(connections), address.state))
     except pymysql.Error as error:
         raise CannotCheck(f"{address.label}: {one_line(error)}", "check the user's rights") from error
     finally:

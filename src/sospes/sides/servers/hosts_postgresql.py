@@ -260,7 +260,7 @@ class SharedHost(OnSharedServer):
             self._identities.append(str(identity))
             session.execute(
                 sql.SQL("COMMENT ON DATABASE {0} IS {1}; REVOKE ALL ON DATABASE {0} FROM PUBLIC").format(
-                    sql.Identifier(name), sql.Literal(self._naming.mark(name, str(identity)))
+                    sql.Identifier(name), sql.Literal(self._naming.mark(name, str(identity), self._address.state))
                 )
             )
             restorer = self._address if self._trusted else self._own_role(session, name)
@@ -325,10 +325,6 @@ class SharedHost(OnSharedServer):
                 session.execute(sql.SQL("DROP ROLE IF EXISTS {}").format(sql.Identifier(role)))
 
 
-_HANDED_OVER = (
-    "ALTER DATABASE {} OWNER TO CURRENT_USER", "REASSIGN OWNED BY {} TO CURRENT_USER", "DROP OWNED BY {}",
-    "DROP ROLE {}",
-)  # fmt: skip
 _IDENTITY = "SELECT oid::text FROM pg_database WHERE datname = %s"
 _END_OWN = """
 SELECT pg_terminate_backend(pid) FROM pg_stat_activity
@@ -346,7 +342,11 @@ def marked_databases(address: Address) -> list[Marked]:
     """The databases of a server that carry the mark."""
     with connected(address, address.database or "postgres") as session:
         found = session.execute(_MARKED).fetchall()
-    return [mark for row in found if (mark := read_mark(*row)) is not None]
+    marks = (
+        read_mark((name, identity, text), size, connections, address.state)
+        for name, identity, text, size, connections in found
+    )
+    return [mark for mark in marks if mark is not None]
 
 
 def drop_marked(address: Address, name: str) -> None:

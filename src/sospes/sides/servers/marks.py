@@ -9,9 +9,9 @@ from __future__ import annotations
 import hashlib
 import hmac
 import json
-import os
 import re
 import secrets
+from contextlib import suppress
 from dataclasses import dataclass
 from datetime import UTC, datetime
 from pathlib import Path
@@ -53,28 +53,29 @@ class Naming:
         plain = re.sub(r"[^a-z0-9]+", "_", (database or self.only or "side").lower()).strip("_") or "side"
         return self.prefix + plain[: LONGEST_NAME - len(self.prefix) - len(stamp)] + stamp
 
-    def mark(self, name: str, identity: str) -> str:
+    def mark(self, name: str, identity: str, state: Path) -> str:
         """What is written on a database that was made: `name` on the server, and what else tells it from others there.
+
+        It is signed with the secret that lies in the folder `state`.
 
         Raises CannotCheck where the secret that signs it can't be had.
         """
         backup = self.backup[-_LONGEST_BACKUP:]
         at = self.when.astimezone(UTC).isoformat(timespec="seconds")
-        return MARK + json.dumps({"backup": backup, "at": at, "signature": _signature(name, identity, backup, at)})
+        signature = _signature((name, identity, backup, at), state)
+        return MARK + json.dumps({"backup": backup, "at": at, "signature": signature})
 
 
 _LONGEST_BACKUP = 300
 
 
-def _signature(name: str, identity: str, backup: str, at: str) -> str:
-    text = json.dumps([name, identity, backup, at])
-    return hmac.new(_secret(), text.encode(), hashlib.sha256).hexdigest()
+def _signature(said: tuple[str, str, str, str], state: Path) -> str:
+    return hmac.new(_secret(state), json.dumps(said).encode(), hashlib.sha256).hexdigest()
 
 
-def _secret() -> bytes:
+def _secret(state: Path) -> bytes:
     """What this user signs marks with; made when it is first needed."""
-    state = os.environ.get("XDG_STATE_HOME")
-    path = (Path(state) if state else Path("~/.local/state").expanduser()) / "sospes" / "secret"
+    path = state.expanduser() / "sospes" / "secret"
     try:
         path.parent.mkdir(mode=0o700, parents=True, exist_ok=True)
         try:
@@ -112,14 +113,19 @@ class Marked:
     signed: bool
 
 
-def read_mark(name: str, identity: str, text: str | None, size: int | None, connections: int) -> Marked | None:
-    """What the mark on a database says; None if it has none and isn't called as side copies are."""
-    try:
-        found = json.loads((text or "").removeprefix(MARK)) if (text or "").startswith(MARK) else None
-        backup, at, signature = (str(found[key]) for key in ("backup", "at", "signature")) if found else ("", "", "")
-    except (ValueError, KeyError, TypeError):
-        backup, at, signature = "", "", ""
-    if not (text or "").startswith(MARK) and _STAMPED.fullmatch(name) is None:
+def read_mark(mark: tuple[str, str, str | None], size: int | None, connections: int, state: Path) -> Marked | None:
+    """What the mark on a database says; None if it has none and isn't called as side copies are.
+
+    mark   the database's name, what else tells it from others there, and the text on it
+    state  the folder where the secret lies that marks are signed with
+    """
+    name, identity, text = mark
+    backup = at = signature = ""
+    if text is not None and text.startswith(MARK):
+        with suppress(ValueError, KeyError, TypeError):
+            found = json.loads(text.removeprefix(MARK))
+            backup, at, signature = (str(found[key]) for key in ("backup", "at", "signature"))
+    elif _STAMPED.fullmatch(name) is None:
         return None
-    signed = bool(signature) and hmac.compare_digest(signature, _signature(name, identity, backup, at))
+    signed = bool(signature) and hmac.compare_digest(signature, _signature((name, identity, backup, at), state))
     return Marked(name, backup, at, size, connections > 0, signed)
