@@ -28,7 +28,7 @@ from sospes.sides.servers.private_mariadb import PrivateMariadb
 from sospes.sides.servers.private_postgresql import PrivatePostgresql
 from sospes.sides.servers.walls import WALLS, Cells, Streams
 from tests.backups import copy_table, mysql, postgresql
-from tests.conftest import sospes
+from tests.conftest import folder_for_all, sospes
 from tests.servers import PostgresServer
 
 linux = pytest.mark.skipif(sys.platform != "linux", reason="cells are Linux's")
@@ -39,13 +39,7 @@ ORDINARY = 4321
 @pytest.fixture
 def canary(tmp_path_factory: pytest.TempPathFactory) -> Iterator[Path]:
     """A folder that everybody may write in, outside of any server's."""
-    folder = tmp_path_factory.mktemp("canary")
-    for path in (folder, *folder.parents):
-        with suppress(PermissionError):
-            path.chmod(path.stat().st_mode | 0o055)
-        if path == Path("/tmp"):
-            break
-    folder.chmod(0o777)
+    folder = folder_for_all(tmp_path_factory.mktemp("canary"))
     (folder / "secret").write_text("of nobody's business")
     (folder / "secret").chmod(0o666)
     yield folder

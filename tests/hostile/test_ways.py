@@ -5,13 +5,12 @@ from __future__ import annotations
 import re
 import sys
 from collections.abc import Iterator
-from contextlib import suppress
 from pathlib import Path
 
 import pytest
 
 from tests.backups import copy_table, mysql, postgresql
-from tests.conftest import sospes
+from tests.conftest import folder_for_all, sospes
 from tests.hostile.ways import MARIADB_HELD, MARIADB_TOLD, POSTGRESQL_HELD, POSTGRESQL_TOLD
 
 linux = pytest.mark.skipif(sys.platform != "linux", reason="private servers have walls on Linux only")
@@ -22,13 +21,7 @@ SHIP = b"CREATE TABLE `tide` (\n  `id` int(11) DEFAULT NULL\n);\nINSERT INTO `ti
 @pytest.fixture
 def canary(tmp_path_factory: pytest.TempPathFactory) -> Iterator[Path]:
     """A file that nobody may make, in a folder where everybody may."""
-    folder = tmp_path_factory.mktemp("canary")
-    for path in (folder, *folder.parents):
-        with suppress(PermissionError):
-            path.chmod(path.stat().st_mode | 0o055)
-        if path == Path("/tmp"):
-            break
-    folder.chmod(0o777)
+    folder = folder_for_all(tmp_path_factory.mktemp("canary"))
     yield folder / "out"
     assert list(folder.iterdir()) == [], "something came out"
 

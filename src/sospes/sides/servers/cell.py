@@ -152,18 +152,19 @@ def _build_root(root: str, work: str, shown: Sequence[str]) -> None:
         _mount("none", f"{root}/proc", "proc", _MS_NOSUID | _MS_NODEV | _MS_NOEXEC)
     old = Path(root, "old")
     old.mkdir()
-    _check(_LIBC.syscall(*_pivot(), os.fsencode(root), os.fsencode(str(old))), "pivot_root")
+    _check(_LIBC.syscall(_pivot(), os.fsencode(root), os.fsencode(str(old))), "pivot_root")
     os.chdir("/")
     _check(_LIBC.umount2(b"/old", _MNT_DETACH), "leaving the old root")
     Path("/old").rmdir()
     _mount("none", "/", None, _MS_BIND | _MS_REMOUNT | _MS_NOSUID | _MS_NODEV | _MS_RDONLY)
 
 
-def _pivot() -> tuple[int]:
+def _pivot() -> int:
+    """The number of the call that changes the root. Raises CannotClose where nobody knows it."""
     known = _ARCHITECTURES.get(platform.machine())
     if known is None:
         raise CannotClose(f"no cell is known for the architecture {platform.machine()}")
-    return (known[1]["pivot_root"],)
+    return known[1]["pivot_root"]
 
 
 def _limit(limits: dict[str, int]) -> None:
@@ -349,7 +350,7 @@ def _inside(spec: dict[str, Any], report: int) -> None:
 
 
 def main() -> int:
-    """Close the cell that standard input's first line describes, and run its program there."""
+    """Close the cell that the second argument describes, and run its program there."""
     report = int(sys.argv[1])
     spec: dict[str, Any] = json.loads(sys.argv[2])
     _LIBC.prctl(_PDEATHSIG, signal.SIGKILL, 0, 0, 0)
