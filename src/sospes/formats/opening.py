@@ -9,6 +9,7 @@ from pathlib import Path
 from typing import Protocol
 
 from sospes.formats.recognise import Recognised, recognise
+from sospes.formats.script.authorship import weakened
 from sospes.model.entries import Engine, Name
 from sospes.model.errors import CannotCheck, SospesError
 from sospes.model.events import Event, Header
@@ -106,10 +107,16 @@ class Opened:
             if isinstance(block, Finding):
                 yield block
 
+    def weighed(self, finding: Finding) -> Finding:
+        """A finding as it counts for who wrote the backup, with the file's name."""
+        by_hand = self.reader is not None and not self.reader.header.by_program
+        return (weakened(finding) if by_hand else finding).at(file=finding.place.file or self.name)
+
     def placed(self, finding: Finding) -> Finding:
-        """A finding with the file's name, and the stored bytes that its plain text came from."""
+        """A finding as it counts, with the file's name, and the stored bytes that its plain text came from."""
+        finding = self.weighed(finding)
         place = finding.place
-        parts: dict[str, int | str | None] = {"file": place.file or self.name}
+        parts: dict[str, int | str | None] = {}
         if self.form != "pg-archive" and place.plain_from is not None and place.stored_from is None:
             plain_to = place.plain_to if place.plain_to is not None else place.plain_from
             parts["stored_from"], parts["stored_to"] = self.text.stored_range(place.plain_from, plain_to)

@@ -29,7 +29,11 @@ class Notation(StrEnum):
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Header:
-    """Who wrote a backup, of what, when. Unknown is None, never guessed."""
+    """Who wrote a backup, of what, when. Unknown is None, never guessed.
+
+    promised    it has an opening that goes with a closing line
+    by_program  a backup program wrote all that was read, as far as its wording shows
+    """
 
     format: str
     engine: Engine | None = None
@@ -43,6 +47,7 @@ class Header:
     kind: str | None = None
     promised: bool = False
     cluster: bool = False
+    by_program: bool = True
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -235,6 +235,8 @@ def _postgresql(cell: bytes, hold: Hold, encoding: str) -> Held:
         text = _COPY_ESCAPE.sub(_copy_said, cell[2:-1].replace(b"''", b"'").decode(encoding))
     elif cell.upper() == b"DEFAULT":
         return None  # its value is the server's to make; generated columns are not held at all
+    elif first == b"$" and (tag := _DOLLAR.match(cell)) and cell.endswith(tag[0]):
+        text = cell[tag.end() : -tag.end()].decode(encoding)
     elif first in {b"B", b"b", b"X", b"x"} and cell[1:2] == b"'":
         text = cell[2:-1].decode("ascii")
     else:
@@ -244,6 +246,7 @@ def _postgresql(cell: bytes, hold: Hold, encoding: str) -> Held:
     return bytea(text) if hold is Hold.BYTES else text
 
 
+_DOLLAR = re.compile(rb"\$[^$]*\$")
 _BARE = re.compile(rb"[-+]?(?:\d+\.?\d*|\.\d+)(?:[eE][-+]?\d+)?|true|false|TRUE|FALSE")
 
 

@@ -175,11 +175,11 @@ def _fully(
 
     description, findings = _read_through(opened, looking, watch)
     if opened.form is not None:
-        findings += tuple(finding.at(file=opened.name) for finding in checks.remainder())
+        findings += tuple(map(opened.weighed, checks.remainder()))
     small = opened.text.plain_bytes <= KEYS_CHECKED and "-" not in map(str, paths) and not _told_fault(findings)
     small = small and bool(checks.keys) and opened.form in {"sql-script", "pg-archive"}
     if small or (looking.values and opened.form is not None):
-        keyed = (finding.at(file=opened.name) for finding in key_findings(paths, looking.opening, checks))
+        keyed = map(opened.weighed, key_findings(paths, looking.opening, checks))
         findings += tuple(keyed)
     if looking.values and opened.form is not None:
         description = replace(description, values=summary_of(checks))
@@ -264,9 +264,8 @@ def misfits(opened: Opened, tally: Tally) -> Iterator[Finding]:
         and not any(finding.code in BREAKS for finding in tally.findings)
     ):
         header = opened.reader.header
-        certain = header.program is not None or header.promised
-        for finding in (*tally.misfits(header.engine), *tally.undone(certain=certain)):
-            yield finding.at(file=opened.name)
+        for finding in (*tally.misfits(header.engine), *tally.undone()):
+            yield opened.weighed(finding)
 
 
 def _description(opened: Opened, header: Header | None) -> Description:

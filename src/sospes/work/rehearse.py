@@ -173,7 +173,7 @@ def _run(opened: Opened, loader: Loader, findings: list[Finding], task: _Task) -
     not_rehearsed = list(loader.not_rehearsed.values())
     for database, copy in loader.copies.items():
         prefix = f"{database}: " if len(loader.copies) > 1 else ""
-        not_rehearsed += _keyed(copy, steps, prefix)
+        not_rehearsed += _keyed(copy, steps, prefix, opened.weighed)
     if not loader.copies and opened.form is not None:
         findings += _nothing_loaded(tally)
     with steps.step("keep the side copy" if how.keep else "drop the side copy"):
@@ -203,27 +203,27 @@ def _loaded(opened: Opened, loader: Loader, tally: Tally, task: _Task) -> Iterat
         if isinstance(event, Finding):
             yield event
             continue
-        for finding in loader.take(event):
+        for finding in map(opened.weighed, loader.take(event)):
             damaged |= damaged_tables([finding])
-            yield finding.at(file=opened.name)
+            yield finding
     damaged |= damaged_tables(tally.findings) | tally.doubtful()
     yield from loader.finish(frozenset() if task.salvage else damaged)
     yield from misfits(opened, tally)
 
 
-def _keyed(copy: EmbeddedCopy, steps: Steps, prefix: str) -> list[NotRehearsed]:
-    """Keys, conditions, indexes and the engine's checks, for one side copy."""
+def _keyed(copy: EmbeddedCopy, steps: Steps, prefix: str, weighed: Callable[[Finding], Finding]) -> list[NotRehearsed]:
+    """Keys, conditions, indexes and the engine's checks, for one side copy; `weighed` says what a finding counts."""
     keys = Keys(copy)
     try:
         with steps.step(f"{prefix}primary and unique keys"):
-            steps.findings.extend(keys.unique_keys())
+            steps.findings.extend(map(weighed, keys.unique_keys()))
         with steps.step(f"{prefix}references and checks"):
             keys.declare()
-            steps.findings.extend(keys.references_by_meaning())
+            steps.findings.extend(map(weighed, keys.references_by_meaning()))
         with steps.step(f"{prefix}indexes"):
             keys.indexes()
         with steps.step(f"{prefix}the engine's own checks"):
-            steps.findings.extend(keys.checked())
+            steps.findings.extend(map(weighed, keys.checked()))
         with steps.step(f"{prefix}count the rows"):
             steps.findings.extend(_miscounted(copy))
     except sqlite3.OperationalError as error:

@@ -201,9 +201,9 @@ class Tally:
         """What refers to something that isn't there. Call once, after the last event."""
         yield from self._fit.findings(engine)
 
-    def undone(self, *, certain: bool) -> Iterator[Finding]:
-        """What the backup takes away or changes again. `certain`: a backup program wrote it. Call once, at the end."""
-        yield from self._undoing.findings(certain=certain)
+    def undone(self) -> Iterator[Finding]:
+        """What the backup takes away or changes again. Call once, at the end."""
+        yield from self._undoing.findings()
 
 
 def _is_engines(name: Name) -> bool:

@@ -74,25 +74,24 @@ class Undoing:
         self._given.add(table)
         self._with_rows.add(table)
 
-    def findings(self, *, certain: bool) -> Iterator[Finding]:
-        """What was undone: a fault where a backup program wrote the rest, else a doubt. Call once, at the end."""
-        severity = fault if certain else doubt
+    def findings(self) -> Iterator[Finding]:
+        """What was undone. Call once, at the end."""
         for table, entry in self._gone.items():
-            yield severity(
+            yield fault(
                 "dropped-again",
                 f"{table.full_label} is dropped after the backup gave it: {_start(entry)}",
                 "a restore would be without the table: find out who wrote that line, and compare with another copy",
                 _place(entry, table),
             )
         for name, entry in self._databases.items():
-            yield severity(
+            yield fault(
                 "dropped-again",
                 f"the database {name} is dropped and not made again: {_start(entry)}",
                 "a restore would lose what stands in it: find out who wrote that line",
                 _place(entry, Name(name, None, "")),
             )
         for entry in self._changed:
-            yield severity(
+            yield fault(
                 "changed-again",
                 f"what the backup gave is changed by the backup itself: {_start(entry)}",
                 "a restore would not hold what was read: find out who wrote that line, and compare with another copy",
@@ -107,7 +106,7 @@ class Undoing:
                 "two backups stand in one file, and a restore keeps the later one: split the file and check each part",
                 _place(entry, table),
             )
-        for entry in self._actions if certain else ():
+        for entry in self._actions:
             yield doubt(
                 "effect-unknown",
                 f"no backup program writes this here, and what it does to rows can't be read: {_start(entry)}",

@@ -41,17 +41,13 @@ def _beginning(entry: Entry) -> str:
 class Judge:
     """Judges statements by where the script stands.
 
-    by_program  the text surely comes from a backup program, whatever it says of itself
+    by_program  tells whether the text comes from a backup program, as far as it was read
     """
 
-    def __init__(self, settings: Settings, by_program: bool) -> None:
+    def __init__(self, settings: Settings, by_program: Callable[[], bool]) -> None:
         self._settings = settings
         self._notes = settings.notes
-        self._sure = by_program
-
-    @property
-    def _by_program(self) -> bool:
-        return self._sure or self._notes.openings > 0
+        self._by_program = by_program
 
     def finding(self, entry: Entry, words: Callable[[], Phrase]) -> Finding | None:
         """What is wrong with a statement, if anything is; `words` gives it in pieces."""
@@ -107,7 +103,7 @@ class Judge:
 
     def _strange(self, entry: Entry, place: Place) -> Finding:
         """Certain in what a backup program wrote, or what the engine itself refuses; else people may know better."""
-        certain = self._by_program or self._notes.engine is Engine.SQLITE
+        certain = self._by_program() or self._notes.engine is Engine.SQLITE
         return (fault if certain and not self._settings.newer_than_known else doubt)(
             "definition-unreadable",
             f"{entry.kind} {entry.name.label}: the engine has no such words: {entry.strange}",
@@ -120,7 +116,7 @@ class Judge:
         if self._notes.engine is Engine.SQLITE and entry.kind in _ASKED:
             refusal = refused_by_sqlite(words().text(0, len(words().tokens)))
             return self._strange(replace(entry, strange=refusal), place) if refusal else None
-        if not self._by_program or self._settings.newer_than_known:
+        if not self._by_program() or self._settings.newer_than_known:
             return None
         lexis = self._settings.lexis
         strange = strange_statement(entry.kind, words, lexis) or self._elsewhere(entry)

@@ -23,6 +23,9 @@ _BACKTICK = re.compile(rb"(?:[^`]++|``)*+`")
 _BRACKET = re.compile(rb"[^\]]*+\]")
 _DOLLAR = re.compile(rb"\$(?:[A-Za-z_\x80-\xff][A-Za-z0-9_\x80-\xff]*+)?\$")
 _LINE_END = re.compile(rb"[^\n]*+\n")
+_SENT = re.compile(rb"\\g(?:x|desc|set(?:[ \t]+\w+)?)?[ \t]*(?=[\r\n]|$)")
+"""How people have the client send a statement without a semicolon, to be shown or kept in the client's variables."""
+
 _WORDS = rb"\b(?:begin|case|end)\b"
 _POSTGRESQL = re.compile(rb"['\"$;()\\]|--|/\*|" + _WORDS, re.I)
 _SQLITE = re.compile(rb"['\"`\[;]|--|/\*|" + _WORDS, re.I)
@@ -38,11 +41,10 @@ _NAME_BYTES = frozenset(b"abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ01
 @cache
 def _token_pattern(engine: Engine, escapes: bool) -> re.Pattern[bytes]:
     """One pattern for all tokens: engines differ in comments, brackets and backslashes."""
-    mariadb = engine in {Engine.MARIADB, Engine.MYSQL}
     bracket = rb"(?P<bracket>\[[^\]]*+\])|" if engine is Engine.SQLITE else b""
     plain = rb"(?:[^'\\]++|\\.|'')*+" if escapes else rb"(?:[^']++|'')*+"
     return re.compile(
-        rb"(?P<space>[ \t\n\r\f]++|" + _comment(mariadb) + rb")"
+        rb"(?P<space>[ \t\n\r\f]++|" + _comment(engine) + rb")"
         rb"|(?P<conditional>/\*M?!\d*|\*/)"
         rb"|(?P<string>[eE]'(?:[^'\\]++|\\.|'')*+'|'" + plain + rb"')"
         rb"|(?P<word>[A-Za-z_\x80-\xff@][A-Za-z0-9_$\x80-\xff@]*+)"
@@ -55,21 +57,31 @@ def _token_pattern(engine: Engine, escapes: bool) -> re.Pattern[bytes]:
     )
 
 
-@cache
-def _comment(is_mariadb: bool) -> bytes:
-    line = rb"--(?=\s)[^\n]*+|\#[^\n]*+" if is_mariadb else rb"--[^\n]*+"
-    return line + rb"|/\*(?!M?!)(?:[^*]++|\*(?!/))*+\*/"
+_DEEPEST = 8
+"""How deep comments in comments are read; PostgreSQL itself knows no end."""
 
 
 @cache
-def comments_or_space(is_mariadb: bool) -> bytes:
+def _comment(engine: Engine) -> bytes:
+    """A comment of either kind. PostgreSQL alone reads comments inside of comments."""
+    mariadb = engine in {Engine.MARIADB, Engine.MYSQL}
+    line = rb"--(?=\s)[^\n]*+|\#[^\n]*+" if mariadb else rb"--[^\n]*+"
+    block = rb"(?:[^*]++|\*(?!/))*+\*/"
+    if engine is Engine.POSTGRESQL:
+        for _ in range(_DEEPEST - 1):
+            block = rb"(?:[^*/]++|\*(?!/)|/(?!\*)|/\*" + block + rb")*+\*/"
+    return line + rb"|/\*(?!M?!)" + block
+
+
+@cache
+def comments_or_space(engine: Engine) -> bytes:
     """A pattern of what may stand between two words without saying anything."""
-    return rb"(?:[ \t\n\r\f]++|" + _comment(is_mariadb) + rb")*+"
+    return rb"(?:[ \t\n\r\f]++|" + _comment(engine) + rb")*+"
 
 
 def past_comments(data: bytes, position: int, lexis: Lexis) -> int:
     """Where behind `position` something is said again."""
-    match = re.compile(comments_or_space(lexis.is_mariadb)).match(data, position)
+    match = re.compile(comments_or_space(lexis.engine)).match(data, position)
     return match.end() if match else position
 
 
@@ -87,8 +99,8 @@ def is_string(text: bytes, lexis: Lexis) -> bool:
 
 
 def _closed(text: bytes) -> bytes:
-    """With an end for a comment that has none, so that nobody looks for one from each of its beginnings."""
-    return text + b"*/" if b"/*" in text else text
+    """With ends for comments that have none, so that nobody looks for one from each of their beginnings."""
+    return text + b"*/" * text.count(b"/*") if b"/*" in text else text
 
 
 def _blanked(comment: bytes) -> bytes:
@@ -163,6 +175,9 @@ def _body_aware_end(data: bytes, start: int, lexis: Lexis) -> tuple[int, int]:
         elif mark == b")":
             depth -= 1
         elif mark == b"\\":
+            sent = _SENT.match(data, match.start()) if depth <= 0 and body == 0 else None
+            if sent is not None:
+                return sent.end(), stray
             stray = match.start() if stray < 0 else stray
         elif len(mark) >= 3:
             body += _body_step(data, mark.lower(), position, body, lexis.engine) if has_body else 0
@@ -180,10 +195,10 @@ def _body_step(data: bytes, word: bytes, position: int, body: int, engine: Engin
 
 
 def _mariadb_end(data: bytes, start: int, lexis: Lexis) -> int:
-    marks = re.compile(rb"['\"`#]|--(?=\s|$)|/\*|" + re.escape(lexis.delimiter))
+    marks = re.compile(rb"['\"`#]|--(?=\s|$)|/\*|\\[gG]|" + re.escape(lexis.delimiter))
     position = start
     while match := marks.search(data, position):
-        if match[0] == lexis.delimiter:
+        if match[0] == lexis.delimiter or match[0][:1] == b"\\":  # the client's own words for an end
             return match.end()
         if match[0] == b"/*" and data[match.end() : match.end() + 2].lstrip(b"M")[:1] == b"!":
             position = match.end()
@@ -209,7 +224,7 @@ def _skip(data: bytes, start: int, lexis: Lexis) -> int:
     if mark == b"$":
         return _skip_dollar(data, start)
     if mark == b"/":
-        return _skip_comment(data, start, nested=lexis.engine is Engine.POSTGRESQL)
+        return comment_end(data, start, lexis)
     return _matched(_LINE_END, data, start, "a comment")
 
 
@@ -234,7 +249,9 @@ def _skip_dollar(data: bytes, start: int) -> int:
     return end + len(match[0])
 
 
-def _skip_comment(data: bytes, start: int, nested: bool) -> int:
+def comment_end(data: bytes, start: int, lexis: Lexis) -> int:
+    """Where the block comment at `start` ends; one of PostgreSQL may hold others. Raises Unfinished without an end."""
+    nested = lexis.engine is Engine.POSTGRESQL
     position = start + 2
     depth = 1
     while depth:

@@ -7,7 +7,7 @@ from collections.abc import Iterator
 
 from sospes.formats.script.settings import Settings
 from sospes.model.entries import Engine
-from sospes.model.findings import Finding, Place, fault
+from sospes.model.findings import Finding, Place, doubt, fault
 
 _DELIMITER = re.compile(rb"delimiter[ \t]+(\S+)", re.I)
 _CONNECT = re.compile(
@@ -15,6 +15,24 @@ _CONNECT = re.compile(
 )
 _RESTRICT = re.compile(r"\\(un)?restrict ([A-Za-z0-9]+)$")
 _ENCODING = re.compile(r"\\encoding '?([\w-]+)'?$")
+_SHOWN_ONLY = re.compile(
+    r"\\(?:(?:echo|qecho|warn|set|unset|timing|pset|x|a|t|f|H|C|T|errverbose|conninfo|d\w*[+S]*|l\+?|sf\+?|sv\+?|z|du|h|\?)"
+    r"(?:\s[^`|\\]*)?|c|connect|if .*|elif .*|else|endif)$"
+)
+"""Client lines that change what is shown, or which of the lines are read, and nothing outside of the client.
+
+Backquotes in them would start a program, and a bar would send what is shown to one.
+"""
+_CLIENT_WORDS = re.compile(
+    rb"(?:use[ \t]+([^\s;]+)|(?:source|system|tee|pager|edit|connect)\b[^\n;]*|"
+    rb"(?:notee|nopager|status|warnings|nowarning|prompt\b[^\n;]*|charset[ \t]+\w+|rehash|resetconnection|go|ego|clear|"
+    rb"print|help|exit|quit))[ \t]*(?=\r?\n)",
+    re.I,
+)
+"""Lines of MariaDB's client, which ends them at the line's end; a semicolon makes most of them statements."""
+
+
+_REACHING_WORDS = re.compile(rb"(?:source|system|tee|pager|edit|connect)\b", re.I)
 
 
 class MetaLines:
@@ -28,7 +46,9 @@ class MetaLines:
         engine = self._settings.lexis.engine
         if engine is Engine.SQLITE:
             return data[position : position + 1] == b"."
-        return self._settings.lexis.is_mariadb and _DELIMITER.match(data, position) is not None
+        if not self._settings.lexis.is_mariadb:
+            return False
+        return _DELIMITER.match(data, position) is not None or _CLIENT_WORDS.match(data, position) is not None
 
     def take(self, line: bytes, place: Place) -> Iterator[Finding]:
         """Follow one client line, or say why it doesn't belong in a backup."""
@@ -38,6 +58,12 @@ class MetaLines:
             settings.lexis = settings.lexis.changed(delimiter=delimiter[1])
             return
         text = line.decode(settings.codec, "replace").strip()
+        words = _CLIENT_WORDS.match(line) if settings.lexis.is_mariadb else None
+        if words is not None and words[1]:
+            settings.connect(words[1].decode(settings.codec, "replace").strip("`"))
+            return
+        if words is not None and not _REACHING_WORDS.match(line):
+            return
         if settings.lexis.engine is Engine.POSTGRESQL:
             if match := _RESTRICT.match(text):
                 yield from self._restrict(match[1] is not None, match[2], place)
@@ -48,6 +74,15 @@ class MetaLines:
                 return
             if match := _ENCODING.match(text):
                 settings.set_encoding(match[1])
+                return
+            if _SHOWN_ONLY.match(text):
+                if text.startswith(("\\if", "\\el")):
+                    yield doubt(
+                        "effect-unknown",
+                        f"lines of the script are read on a condition only: {text[:80]}",
+                        "feed it to the server's client, and count there",
+                        place,
+                    )
                 return
         yield hostile(text, place)
 

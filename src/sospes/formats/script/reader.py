@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 from collections.abc import Callable, Iterator
+from contextlib import suppress
 from dataclasses import replace
 
 from sospes.formats.script.agreement import (
@@ -13,13 +14,14 @@ from sospes.formats.script.agreement import (
     rows_disagreement,
     statement_missing,
 )
+from sospes.formats.script.authorship import Authorship
 from sospes.formats.script.copy_data import read_copy
 from sospes.formats.script.header import HeaderNotes
 from sospes.formats.script.judging import FOREIGN_TEXT, Judge, foreign_text, hostile
-from sospes.formats.script.lexis import Lexis, Unfinished, statement_end
+from sospes.formats.script.lexis import Lexis, Unfinished, comment_end, statement_end
 from sospes.formats.script.meta import MetaLines
 from sospes.formats.script.reach import OWN_DATABASES, changes_accounts
-from sospes.formats.script.row_heads import DataHead, copy_head, insert_head
+from sospes.formats.script.row_heads import OTHER_COPY, DataHead, copy_head, insert_head
 from sospes.formats.script.run import DataRun, default_names, empty_rows
 from sospes.formats.script.settings import Settings
 from sospes.formats.script.statements import Classifier, Where
@@ -71,7 +73,9 @@ class ScriptReader:
         self._blocks = _watched(blocks)
         self.notes = HeaderNotes()
         self.settings = Settings(lexis, self.notes)
-        self._judge = Judge(self.settings, by_program)
+        self._by_program = by_program
+        self._authorship = Authorship(lexis.engine)
+        self._judge = Judge(self.settings, lambda: self._is_by_program)
         self.wants = wants or (lambda _: True)
         self.tables: dict[Name, Entry] = {}
         self._types: dict[Name, dict[str, Column]] = {}
@@ -84,7 +88,13 @@ class ScriptReader:
     @property
     def header(self) -> Header:
         """What the script said of itself, as far as it was read."""
-        return self.notes.header()
+        return replace(self.notes.header(), by_program=self._is_by_program)
+
+    @property
+    def _is_by_program(self) -> bool:
+        """Whether all that was read shows that a backup program wrote it."""
+        seen = self.notes.openings > 0 or bool(self.notes.transaction) or self._authorship.laid_out
+        return self._by_program or (seen and not self._authorship.by_hand)
 
     def events(self) -> Iterator[Event]:
         """Everything in stored order. Damage is yielded as findings, never raised."""
@@ -213,11 +223,12 @@ class ScriptReader:
             return True
         if after[1:4].isdigit() and self.settings.lexis.is_mariadb:
             return False  # its mark is damaged
-        while (close := window.data.find(b"*/", window.position + 2)) < 0:
+        while True:
+            with suppress(Unfinished):
+                window.advance(comment_end(window.data, window.position, self.settings.lexis))
+                return True
             if window.left > LONGEST_STATEMENT or not window.grow():
                 return False
-        window.advance(close + 2)
-        return True
 
     def _where(self, window: Window) -> Where:
         return Where(self.settings.database, self.settings.schema, window.offset, window.line)
@@ -237,6 +248,9 @@ class ScriptReader:
                 yield from self._announced_rows(announced, copy.table, window)
                 yield from self._rows(window, copy, Notation.COPY)
                 return
+            if (other := OTHER_COPY.match(window.data, window.position)) is not None:
+                yield from self._unread_rows(window, other)
+                return
         if head[:6] in {b"insert", b"replac"} or head[:3] in {b"/*!", b"/*m"}:
             insert = insert_head(window.data, window.position, lexis, where)
             if insert is not None and not _is_schema_table(insert.table):
@@ -245,6 +259,27 @@ class ScriptReader:
                 yield from self._rows(window, insert, self.settings.notation)
                 return
         yield from self._definition(window, where, announced)
+
+    def _unread_rows(self, window: Window, head: re.Match[bytes]) -> Iterator[Finding]:
+        """Rows in a form that no backup program writes: stepped over, up to their closing mark."""
+        place = self._place(window)
+        window.advance(head.end())
+        while (line := self._take_line(window)).strip() != b"\\.":
+            if not line:
+                yield fault(
+                    "truncated",
+                    f"the rows of COPY {head[1].decode('utf-8', 'replace').strip()} have no closing mark",
+                    "the file was cut off: copy it again, or take the backup again",
+                    place,
+                )
+                return
+        yield doubt(
+            "rows-unread",
+            f"the rows of COPY {head[1].decode('utf-8', 'replace').strip()} are written with options of their own, "
+            f"{head[2].decode('utf-8', 'replace').strip()}, and were not read",
+            "no backup program writes them so: have a server of its engine restore it, and count there",
+            place,
+        )
 
     def _own_table(self, table: Name, window: Window) -> Iterator[Finding]:
         """Rows for a table of the server itself, by its full name: no backup program writes such."""
@@ -263,6 +298,7 @@ class ScriptReader:
         entry = self.tables.get(table)
         if columns is None:
             columns = default_names(entry, self.settings.lexis.engine)
+        self._authorship.rows(opening, qualified=table.schema is not None and b"." in opening)
         run = DataRun(
             table=table,
             columns=columns,
@@ -301,6 +337,7 @@ class ScriptReader:
         if entry.parents and entry.kind == "table":
             entry = self._inherited(entry)
         finding = self._judge.finding(entry, classifier.phrase)
+        self._authorship.definition(entry, readable=finding is None)
         if finding is None and announced is not None:
             finding = disagreement(announced, entry)
         if finding is None and entry.kind == "ownership" and self._heading is not None:

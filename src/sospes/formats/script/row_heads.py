@@ -9,32 +9,40 @@ from functools import lru_cache
 from sospes.formats.script.lexis import Lexis, comments_or_space, without_comments
 from sospes.formats.script.phrase import Phrase
 from sospes.formats.script.statements import Where
-from sospes.model.entries import Name
+from sospes.model.entries import Engine, Name
 
 _INSERT = re.compile(
-    rb"(?:/\*M?!\d*\s*)?(?:insert|replace)\s+(?:low_priority\s+|delayed\s+|ignore\s+|or\s+\w+\s+)*into\s+",
+    rb"(?:/\*M?!\d*\s*)?(?:insert|replace)\s+(?:low_priority\s+|high_priority\s+|delayed\s+|ignore\s+|or\s+\w+\s+)*"
+    rb"(?:into\s+)?",
     re.I,
 )
 _VALUES = {
-    is_mariadb: re.compile(
-        rb"\s*(?:overriding\s+(?:system|user)\s+value\s*)?values?" + comments_or_space(is_mariadb) + rb"(?=\()",
+    engine: re.compile(
+        rb"\s*(?:overriding\s+(?:system|user)\s+value\s*)?values?" + comments_or_space(engine) + rb"(?=\()",
         re.I,
     )
-    for is_mariadb in (True, False)
+    for engine in Engine
 }
 _NAME = rb'(?:"(?:[^"]|"")*"|`(?:[^`]|``)*`|\[[^\]]*\]|\'(?:[^\']|\'\')*\'|[A-Za-z_\x80-\xff][A-Za-z0-9_$\x80-\xff]*)'
 _TARGET = re.compile(_NAME + rb"(?:\s*\.\s*" + _NAME + rb")*")
-_LIST = re.compile(rb"\s*\(\s*" + _NAME + rb"(?:\s*,\s*" + _NAME + rb")*\s*\)")
+_ALIAS = re.compile(rb"\s+as\s+" + _NAME, re.I)
+_LIST = re.compile(rb"\s*\(\s*(?:" + _NAME + rb"(?:\s*,\s*" + _NAME + rb")*\s*)?\)")
 _INSERT_WORD = re.compile(rb"(?:insert|replace)\b", re.I)
 _LONGEST_COMMENTED = 4096
 """Comments in an opening are passed over where it is no longer than this, in bytes."""
-INSERT_TARGET = re.compile(_INSERT.pattern + _TARGET.pattern + rb"(?:" + _LIST.pattern + rb")?", re.I)
+INSERT_TARGET = re.compile(
+    _INSERT.pattern + _TARGET.pattern + rb"(?:" + _ALIAS.pattern + rb")?(?:" + _LIST.pattern + rb")?", re.I
+)
 """An INSERT up to what gives its rows."""
 _COPY = re.compile(
-    rb"copy\s+(" + _TARGET.pattern + rb"\s*(?:" + _LIST.pattern + rb"\s*)?)"
-    rb"\s*from\s+stdin\s*(?:with\s*)?;[ \t]*(\r?)\n",
+    rb"copy\s+(" + _TARGET.pattern + rb"\s*+(?:" + _LIST.pattern + rb"\s*+)?)"
+    rb"from\s+stdin\s*(?:with\s*)?;[ \t]*(\r?)\n",
     re.I,
 )
+OTHER_COPY = re.compile(
+    rb"copy\s+(" + _TARGET.pattern + rb"\s*+(?:" + _LIST.pattern + rb"\s*+)?)from\s+stdin\b([^;]*);[ \t]*\r?\n", re.I
+)
+"""A COPY with options, which people write and backup programs don't: its rows come in another form."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -63,12 +71,13 @@ def _insert_head(data: bytes, start: int, lexis: Lexis, where: Where) -> DataHea
     target = begin and _TARGET.match(data, begin.end())
     if not target:
         return None
-    listed = _LIST.match(data, target.end())
-    values = _VALUES[lexis.is_mariadb].match(data, listed.end() if listed else target.end())
+    alias = _ALIAS.match(data, target.end())
+    named = alias.end() if alias else target.end()
+    listed = _LIST.match(data, named)
+    values = _VALUES[lexis.engine].match(data, listed.end() if listed else named)
     if values is None:
         return None
-    text = data[target.start() : listed.end() if listed else target.end()]
-    table, columns = _names(text, lexis, where.database, where.schema)
+    table, columns = _names(target[0] + (listed[0] if listed else b""), lexis, where.database, where.schema)
     return DataHead(table, columns, values.end())
 
 
@@ -88,7 +97,7 @@ def _names(text: bytes, lexis: Lexis, database: str | None, schema: str | None) 
     table = phrase.name(database, schema)
     if phrase.word() != "(":
         return table, None
-    return table, tuple(_column_names(phrase, *phrase.group()))
+    return table, tuple(_column_names(phrase, *phrase.group())) or None
 
 
 def _column_names(phrase: Phrase, first: int, last: int) -> list[str]:

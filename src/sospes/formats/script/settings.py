@@ -14,7 +14,7 @@ _CLIENT_ENCODING = re.compile(rb"set\s+client_encoding\s*(?:=|to)\s*'?([\w-]+)",
 _STRINGS = re.compile(rb"set\s+standard_conforming_strings\s*(?:=|to)\s*'?(\w+)", re.I)
 _SEARCH_PATH = re.compile(rb"set\s+search_path\s*(?:=|to)\s*\"?([A-Za-z_][\w$]*)\"?", re.I)
 _NAMES = re.compile(rb"set\s+names\s+'?(\w+)", re.I)
-_SQL_MODE = re.compile(rb"(?<!old_)sql_mode\s*=\s*'([^']*)'", re.I)
+_SQL_MODE = re.compile(rb"(?<!old_)sql_mode\s*=\s*(?:'([^']*)'|\"([^\"]*)\"|(?!default\b)(\w+))", re.I)
 _RESTORED_MODE = re.compile(rb"(?<!@)\bsql_mode\s*=\s*@", re.I)
 _CURRENT_DATABASE = re.compile(r"^-- Current Database: `(.*)`\s*$")
 
@@ -84,17 +84,23 @@ class Settings:
 
     def after_statement(self, entry: Entry) -> None:
         """Follow a statement that was just read."""
+        if self.notes.transaction == "announced" and entry.kind not in {"setting", "transaction"}:
+            self.notes.transaction = ""  # SQLite's own scripts begin a transaction first
         if entry.kind == "use":
             self.connect(entry.name.name)
         elif entry.kind == "transaction" and self.lexis.engine is Engine.SQLITE:
-            first = entry.definition.split(None, 1)[0].strip(b"; ").lower()
-            ended = first in {b"commit", b"end"}
-            begun = self.notes.transaction == "begin"
-            self.notes.transaction = ("commit" if begun else "commit only") if ended else "begin"
+            self._transaction(entry.definition.split(None, 1)[0].strip(b"; ").lower())
         elif entry.kind == "rollback":
             self.notes.transaction = "rollback"
         elif entry.kind in {"setting", "action"}:
             self._setting(entry.definition)
+
+    def _transaction(self, first: bytes) -> None:
+        """SQLite's own scripts are one transaction, whose end is the end of the script."""
+        if first in {b"commit", b"end"}:
+            self.notes.transaction = "commit" if self.notes.transaction == "begin" else "commit only"
+        elif first == b"begin":
+            self.notes.transaction = "begin"
 
     def _setting(self, text: bytes) -> None:
         if self.lexis.is_mariadb:
@@ -105,7 +111,7 @@ class Settings:
             self.lexis = self.lexis.changed(escapes=match[1].lower() in {b"off", b"false", b"0"})
         elif match := _SEARCH_PATH.match(text):
             self.schema = match[1].decode("utf-8", "replace")
-        elif text[:6].lower() == b"pragma" and not self.notes.transaction:
+        elif text.strip() == b"PRAGMA foreign_keys=OFF;" and not self.notes.transaction:
             self.notes.transaction = "announced"
 
     def _mariadb_setting(self, text: bytes) -> None:
@@ -117,7 +123,7 @@ class Settings:
         if match := _NAMES.search(text):
             self.set_encoding(match[1].decode("ascii", "replace"))
         if match := _SQL_MODE.search(text):
-            mode = set(match[1].upper().split(b","))
+            mode = set((match[1] or match[2] or match[3] or b"").upper().split(b","))
             self._saved_lexis.append(self.lexis)
             self.lexis = self.lexis.changed(
                 escapes=b"NO_BACKSLASH_ESCAPES" not in mode,

@@ -55,7 +55,11 @@ _SIMPLE = {
     "update": "catalog update", "pragma": "setting", "flush": "setting", "change": "replication",
     "execute": "action", "prepare": "action", "deallocate": "action", "reindex": "refresh",
     "cluster": "action", "vacuum": "refresh", "notify": "action", "discard": "setting", "with": "action",
-    "call": "action", "values": "action", "replace": "data", "insert": "data",
+    "call": "action", "values": "action", "replace": "data", "insert": "data", "merge": "action", "table": "action",
+    "declare": "action", "fetch": "action", "move": "action", "close": "action", "xa": "action", "show": "setting",
+    "explain": "action", "describe": "setting", "desc": "setting", "release": "transaction", "listen": "setting",
+    "unlisten": "setting", "checkpoint": "setting", "optimize": "refresh", "check": "refresh", "checksum": "setting",
+    "repair": "refresh",
 }  # fmt: skip
 
 
@@ -119,6 +123,8 @@ class Classifier:
             return self._entry("foreign table", "")
         if phrase.word() == "insert" and self._lexis.engine is Engine.SQLITE:
             return self._schema_insert()
+        if self._lexis.is_mariadb and phrase.take("rename", "table"):
+            return self._entry("table setting", name := self._name(), name)
         kind = _SIMPLE.get(phrase.word(), "unknown")
         if kind in {"emptying", "catalog update"}:
             return self._changing(kind)

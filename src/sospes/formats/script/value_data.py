@@ -49,7 +49,7 @@ MOST_TRIALS = 2_000
 """Places tried behind a damaged quote."""
 
 _BETWEEN_ROWS = re.compile(rb"\)\s*,\s*(?=\()")
-_STATEMENT_END = re.compile(rb"(?:on\s+conflict\s+do\s+nothing\s*)?;", re.I)
+_STATEMENT_END = re.compile(rb"(?:on\s+conflict\s+do\s+nothing\s*)?(?:\*/\s*)?;", re.I)
 _TAIL = re.compile(
     rb"on\s+conflict\b[^;']*?\bdo\s+(?:nothing\b|(update)\s+set\s)|on\s+(duplicate)\s+key\s+update\s|returning\s", re.I
 )
@@ -272,7 +272,7 @@ _BARE_CELL = re.compile(
 )
 _SPOKEN_CELL = re.compile(
     rb"(?:[eE]|[uU]&|[nN]|_\w+\s*)?['\"].*['\"](?:\s*::.*)?|[a-z_][\w.]*\s*\(.*\)|array\s*\[.*\].*|cast.*|\(.*\)"
-    rb"|(?:date|time|timestamp|interval|point|box)\s.*|current_\w+",
+    rb"|(?:date|time|timestamp|interval|point|box)(?:\s|').*|current_\w+",
     re.I | re.S,
 )
 """Strings with something before or behind them, and calls of functions, which are not judged any further."""

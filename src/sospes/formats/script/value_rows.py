@@ -81,7 +81,7 @@ def continuation(head: bytes, lexis: Lexis) -> Gap:
     Comments may stand around a comma only: those between two statements may be headings.
     """
     head = head.strip()
-    space = comments_or_space(lexis.is_mariadb)
+    space = comments_or_space(lexis.engine)
     pattern = (
         space
         + rb"(?:,|(?:on\s+conflict\s+do\s+nothing\s*)?;[ \t\r\n\f]*"
@@ -160,7 +160,7 @@ def _escaped(values: NDArray[np.uint8], positions: Offsets) -> NDArray[np.bool_]
 
 
 def _first_strange(block: bytes, values: NDArray[np.uint8], quotes: Offsets, lexis: Lexis) -> int:
-    """Where the first double-quoted or E'' string or array outside of plain strings begins; the length if none does."""
+    """Where the first string of another kind, array or comment begins outside of plain strings; the length if none."""
     found = len(block)
     if b'"' in block:
         doubles = np.flatnonzero(values == 34)
@@ -171,6 +171,8 @@ def _first_strange(block: bytes, values: NDArray[np.uint8], quotes: Offsets, lex
         before = values[openings - 1] | 0x20
         escaped = openings[(before == 0x65) & (openings > 0)]
         found = min(found, int(escaped[0])) if len(escaped) else found
+    if lexis.engine is Engine.POSTGRESQL and b"$" in block:
+        found = min(found, _first_outside(block, b"$", quotes))
     for opening in _COMMENT_OPENINGS[lexis.is_mariadb]:
         found = min(found, _first_outside(block, opening, quotes))
     if lexis.engine is Engine.POSTGRESQL and b"ARRAY[" in block:

@@ -91,7 +91,7 @@ _LARGE_OBJECT = re.compile(
     re.I,
 )
 _IDENTITY = re.compile(
-    r"\(\s*(?:as \w+ )?(?:sequence name (?:(?:\"(?:[^\"]|\"\")*\"|[^\s\".]+)\.?)+ )?"
+    r"\(\s*(?:as \w+ )?(?:sequence name (?:(?:\"(?:[^\"]|\"\")*+\"|[^\s\".]++)\.?+)++ )?"
     r"(?:start with -?\d+ )?(?:increment by -?\d+ )?"
     r"(?:no minvalue |minvalue -?\d+ )?(?:no maxvalue |maxvalue -?\d+ )?(?:cache \d+ )?(?:(?:no )?cycle ?)?\)\s*;",
     re.I,
@@ -232,8 +232,12 @@ def strange_tail(phrase: Phrase) -> str:
     return tail.strip()[:80] if any(map(_damaged_word, _WORDS.findall(tail))) else ""
 
 
+_TABLE_OPTION = (
+    r"(?:(?:default|data|index) )?"
+    rf"(?:comment = S|(?!(?:comment|with|without|partition)\b){NAME}(?: set)?(?: =)? (?:S|#|{NAME}|P))"
+)
 _TABLE_OPTIONS = re.compile(
-    rf"(?:(?:^|,? ?)(?:(?:default|data|index) )?(?:comment = S|(?!comment\b){NAME}(?: set)? =? ?(?:S|#|{NAME}|P)))*"
+    rf"(?:{_TABLE_OPTION}(?:(?: ,)? {_TABLE_OPTION})*+)?"
     r"(?: ?with(?:out)? system versioning)?(?: ?partition by .+)? ?(?:;|/ /|\$ \$)?",
     re.DOTALL,
 )
