@@ -72,7 +72,7 @@ def condensed(findings: Sequence[Finding]) -> list[Finding]:
 
 def _is_consequence(finding: Finding, damaged: Sequence[Stretch], table: Name) -> bool:
     place = finding.place
-    if finding.severity is not Severity.FAULT or finding.code not in _ROW_FAULTS:
+    if finding.severity is Severity.NOTE or finding.code not in _ROW_FAULTS:
         return False
     return place.plain_from is None or any(
         stretch.covers(place.plain_from, place.plain_from + 1, table) for stretch in damaged

@@ -28,7 +28,7 @@ _SERIAL = re.compile(r"(?:big|small)?serial[248]?$", re.I)
 
 INFERRED = frozenset(
     (
-        "row-shape value-unreadable value-type row-unreadable more-row-faults statement-unreadable "
+        "row-shape value-unreadable value-type more-row-faults statement-unreadable "
         "definition-unreadable table-undefined column-unknown defined-twice dropped-again changed-again key-repeated "
         "null-forbidden check-broken reference-broken announced-otherwise side-copy-damaged"
     ).split()

@@ -87,9 +87,26 @@ def past_comments(data: bytes, position: int, lexis: Lexis) -> int:
 
 def without_comments(text: bytes, lexis: Lexis) -> bytes:
     """The same text with blanks in place of its comments; lines and offsets stay."""
-    pattern = _token_pattern(lexis.engine, lexis.escapes)
-    bare = pattern.sub(lambda match: _blanked(match[0]) if match.lastgroup == "space" else match[0], _closed(text))
+    pattern = _quoted_or_comment(lexis.engine, lexis.escapes)
+    bare = pattern.sub(lambda match: _blanked(match[0]) if match.lastgroup == "comment" else match[0], _closed(text))
     return bare[: len(text)]
+
+
+@cache
+def _quoted_or_comment(engine: Engine, escapes: bool) -> re.Pattern[bytes]:
+    """One pattern for what may hold the marks of a comment, and for comments; it passes over all else."""
+    plain = rb"(?:[^'\\]++|\\.|'')*+" if escapes else rb"(?:[^']++|'')*+"
+    parts = [
+        rb"(?P<comment>" + _comment(engine) + rb")",
+        rb"(?<![A-Za-z0-9_$\x80-\xff])[eE]'(?:[^'\\]++|\\.|'')*+'|'" + plain + rb"'",
+        rb'"(?:[^"]++|"")*+"|`(?:[^`]++|``)*+`',
+    ]
+    if engine is Engine.SQLITE:
+        parts.append(rb"\[[^\]]*+\]")
+    if engine is Engine.POSTGRESQL:
+        tag = rb"(?P<tag>[A-Za-z_\x80-\xff][A-Za-z0-9_\x80-\xff]*+)"
+        parts.append(rb"(?<![A-Za-z0-9_$\x80-\xff])\$" + tag + rb"?\$.*?\$(?(tag)(?P=tag))\$")
+    return re.compile(b"|".join(parts), re.S)
 
 
 def is_string(text: bytes, lexis: Lexis) -> bool:

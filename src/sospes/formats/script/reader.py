@@ -84,6 +84,7 @@ class ScriptReader:
         self._crlf = False
         self._last_comment = ""
         self._meta = MetaLines(self.settings)
+        self._with_losses: set[Name] = set()
 
     @property
     def header(self) -> Header:
@@ -310,11 +311,15 @@ class ScriptReader:
             lexis=self.settings.lexis,
             wanted=self.wants(table),
             encoding_stated=self.notes.encoding is not None,
+            lost_before=table in self._with_losses,
+            by_program=self._is_by_program,
         )
         begin = window.offset
         window.advance(rows_from)
         yield RowsBegin(table=table, columns=columns, entry=entry, notation=notation, opening=opening)
         yield from read_copy(window, run) if notation is Notation.COPY else read_values(window, run)
+        if run.lost:
+            self._with_losses.add(table)
         yield RowsEnd(
             table=table, rows=run.rows, damaged=run.damaged, plain_from=begin, plain_to=window.offset,
             lost=run.lost,

@@ -42,7 +42,10 @@ LONG_BLOCK = 2 << 20
 LONGEST_ROW = 16 << 20
 """A tuple that has not ended after so many bytes is damaged if statements seem to follow inside it."""
 
-TRIAL = 1 << 14
+LONG_AMONG_LOST = 1 << 15
+"""The same, in bytes, where rows of the table were lost before and whole ones follow."""
+
+FIRST_TRIAL, TRIAL = 1 << 11, 1 << 14
 """Bytes in which whole rows have to follow a place that may be a row's beginning."""
 
 MOST_TRIALS = 2_000
@@ -68,23 +71,41 @@ def read_values(window: Window, run: DataRun) -> Iterator[Event]:
         split, rows = _split(block, run.lexis, gap)
         if len(split.starts) == 0:
             more = window.left > len(block) or not window.ended
-            if not more or (size > LONGEST_ROW and _NEXT_STATEMENT.search(block)):
+            if not more or _is_given_up(window, run, gap, size):
                 if not (yield from _values_lost(window, run, gap)):
                     return
                 size = usual
                 continue
             size *= 2
             continue
-        usual = FIRST_BLOCK if split.slow else min(BLOCK, usual * 4)
-        size = usual
         line, plain_from = window.line, window.offset
         end = int(split.ends[-1]) + 1
+        broken = split.slow or end < len(block) >> 3  # then what comes next is not as plain
+        size = usual = FIRST_BLOCK if broken else min(FIRST_BLOCK * 2 if _has_losses(run) else BLOCK, usual * 4)
         yield from _value_batch(run, rows[:end], split, plain_from, line)
         window.advance(window.position + end)
         if not _next_row(window, gap):
             break
     yield from run.remainder()
     yield from _after_values(window, run, gap)
+
+
+def _has_losses(run: DataRun) -> bool:
+    return run.lost or run.lost_before
+
+
+def _is_given_up(window: Window, run: DataRun, gap: Gap, size: int) -> bool:
+    """Whether a row that did not end within `size` bytes is damaged, as something else clearly follows in them.
+
+    Once rows of the table were lost, a row is taken for a lost one as soon as it is long.
+    """
+    limit = min(len(window.data), window.position + size)
+    if _has_losses(run) and size >= LONG_AMONG_LOST:
+        if _later_row(window.data, window.position, limit, run, gap) >= 0:
+            return True
+    elif size <= LONGEST_ROW:
+        return False
+    return _NEXT_STATEMENT.search(window.data, window.position, limit) is not None
 
 
 def _split(block: bytes, lexis: Lexis, gap: Gap) -> tuple[ValueRows, bytes]:
@@ -196,10 +217,12 @@ def _later_row(data: bytes, start: int, limit: int, run: DataRun, gap: Gap) -> i
     Behind a damaged quote all text looks quoted, so a place counts only if rows of the right width follow it.
     """
     for match in islice(_BETWEEN_ROWS.finditer(data, start + 1, limit), MOST_TRIALS):
-        block = data[match.end() : min(limit, match.end() + TRIAL)]
-        cells = _split(block, run.lexis, gap)[0].cells[:4]
+        begin = match.end()
+        cells = _split(data[begin : min(limit, begin + FIRST_TRIAL)], run.lexis, gap)[0].cells[:4]
+        if not len(cells):
+            cells = _split(data[begin : min(limit, begin + TRIAL)], run.lexis, gap)[0].cells[:4]
         if len(cells) and bool((cells == run.width).all()):
-            return match.end()
+            return begin
     return -1
 
 

@@ -161,24 +161,18 @@ def _escaped(values: NDArray[np.uint8], positions: Offsets) -> NDArray[np.bool_]
 
 def _first_strange(block: bytes, values: NDArray[np.uint8], quotes: Offsets, lexis: Lexis) -> int:
     """Where the first string of another kind, array or comment begins outside of plain strings; the length if none."""
-    found = len(block)
-    if b'"' in block:
-        doubles = np.flatnonzero(values == 34)
-        outside = doubles[np.searchsorted(quotes, doubles) & 1 == 0]
-        found = min(found, int(outside[0])) if len(outside) else found
+    found = _first_outside(block, values, b'"', quotes)
     if lexis.engine is Engine.POSTGRESQL and not lexis.escapes and (b"E'" in block or b"e'" in block):
         openings = quotes[::2]
         before = values[openings - 1] | 0x20
         escaped = openings[(before == 0x65) & (openings > 0)]
         found = min(found, int(escaped[0])) if len(escaped) else found
-    if lexis.engine is Engine.POSTGRESQL and b"$" in block:
-        found = min(found, _first_outside(block, b"$", quotes))
+    if lexis.engine is Engine.POSTGRESQL:
+        found = min(found, _first_outside(block, values, b"$", quotes))
     for opening in _COMMENT_OPENINGS[lexis.is_mariadb]:
-        found = min(found, _first_outside(block, opening, quotes))
+        found = min(found, _first_outside(block, values, opening, quotes))
     if lexis.engine is Engine.POSTGRESQL and b"ARRAY[" in block:
-        brackets = np.flatnonzero(values == 91)
-        outside = brackets[np.searchsorted(quotes, brackets) & 1 == 0]
-        found = min(found, int(outside[0])) if len(outside) else found
+        found = min(found, _first_outside(block, values, b"[", quotes))
     return found
 
 
@@ -190,15 +184,17 @@ def has_comments(block: bytes, lexis: Lexis) -> bool:
     return any(opening in block for opening in _COMMENT_OPENINGS[lexis.is_mariadb])
 
 
-def _first_outside(block: bytes, opening: bytes, quotes: Offsets) -> int:
-    """Where `opening` first stands outside of plain strings; the length of the block if nowhere."""
-    place = block.find(opening)
-    while place >= 0:
-        before = int(np.searchsorted(quotes, place))
-        if before & 1 == 0:
-            return place
-        place = block.find(opening, int(quotes[before])) if before < len(quotes) else -1
-    return len(block)
+def _first_outside(block: bytes, values: NDArray[np.uint8], opening: bytes, quotes: Offsets) -> int:
+    """Where `opening`, one byte or two, first stands outside of plain strings; the length of the block if nowhere."""
+    if opening not in block:
+        return len(block)
+    found = values == opening[0]
+    if len(opening) > 1:
+        found[:-1] &= values[1:] == opening[1]
+        found[-1] = False
+    places = np.flatnonzero(found)
+    outside = places[np.searchsorted(quotes, places) & 1 == 0]
+    return int(outside[0]) if len(outside) else len(block)
 
 
 def _rows_before_break(block: bytes, starts: Offsets, ends: Offsets, gap: re.Pattern[bytes]) -> int:
