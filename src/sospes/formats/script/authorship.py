@@ -49,11 +49,9 @@ class Authorship:
         self.laid_out = False
         self._has_path = False
 
-    def definition(self, entry: Entry, *, readable: bool) -> None:
-        """Take in a statement that is not one of plain rows; `readable` says that nothing was found wrong with it."""
+    def definition(self, entry: Entry) -> None:
+        """Take in a statement that is not one of plain rows."""
         text = entry.definition
-        if readable and entry.kind == "data":
-            self.by_hand = True  # rows that are computed
         if self._engine is Engine.SQLITE:
             return  # its scripts hold the definitions as people wrote them
         word = _LOWER_WORD.match(text)

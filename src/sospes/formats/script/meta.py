@@ -16,7 +16,7 @@ _CONNECT = re.compile(
 _RESTRICT = re.compile(r"\\(un)?restrict ([A-Za-z0-9]+)$")
 _ENCODING = re.compile(r"\\encoding '?([\w-]+)'?$")
 _SHOWN_ONLY = re.compile(
-    r"\\(?:(?:echo|qecho|warn|set|unset|timing|pset|x|a|t|f|H|C|T|errverbose|conninfo|d\w*[+S]*|l\+?|sf\+?|sv\+?|z|du|h|\?)"
+    r"\\(?:(?:echo|qecho|warn|set|unset|timing|pset|x|a|t|errverbose|conninfo|d\w*[+S]*|l\+?|sf\+?|sv\+?|z|du|h|\?)"
     r"(?:\s[^`|\\]*)?|c|connect|if .*|elif .*|else|endif)$"
 )
 """Client lines that change what is shown, or which of the lines are read, and nothing outside of the client.

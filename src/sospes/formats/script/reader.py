@@ -342,7 +342,7 @@ class ScriptReader:
         if entry.parents and entry.kind == "table":
             entry = self._inherited(entry)
         finding = self._judge.finding(entry, classifier.phrase)
-        self._authorship.definition(entry, readable=finding is None)
+        self._authorship.definition(entry)
         if finding is None and announced is not None:
             finding = disagreement(announced, entry)
         if finding is None and entry.kind == "ownership" and self._heading is not None:

@@ -64,6 +64,12 @@ _CONDITION = re.compile(rb"^\s*/\*M?!\d*\s*")
 _AUTHORIZATION = (b"set session authorization", b"reset session authorization", b"set role", b"reset role")
 """All is made by one user here; owners are given in the end."""
 
+_OF_SERVER = re.compile(
+    rb"comment on (?:database|role|tablespace)\b|(?:grant|revoke)\b[^'\"]*? on (?:database|tablespace|parameter)\b|"
+    rb"(?:grant|revoke) (?!.* on )"
+)
+"""What is said of the server's databases, roles and settings, and who is a member of whom: no part of a side copy."""
+
 _TEMPLATE = b"update pg_catalog.pg_database set datistemplate = false where datname = "
 """What a cluster's script does before it drops a template."""
 
@@ -76,9 +82,11 @@ _DROPPED = tuple(
 def leave_of(engine: Engine, entry: Entry) -> Leave:
     """What may become of a statement; what is not known is refused."""
     kinds = _POSTGRESQL if engine is Engine.POSTGRESQL else _MARIADB
-    words = b" ".join(_CONDITION.sub(b"", entry.definition[:200]).lower().split())
+    words = _words(entry, 200)
     if entry.kind in {"ownership", "alteration"} and words.startswith(_OWNED_BY_SUPERUSERS):
         return Leave.OURS
+    if engine is Engine.POSTGRESQL and entry.kind in {"comment", "grant"} and _OF_SERVER.match(_words(entry, 8_000)):
+        return Leave.PASSED_OVER
     if entry.kind == "alteration" and words.startswith(b"alter text search"):
         return Leave.RESTORER
     if entry.kind == "catalog update" and words.startswith(_TEMPLATE):
@@ -88,3 +96,8 @@ def leave_of(engine: Engine, entry: Entry) -> Leave:
     if entry.kind == "drop" and engine is not Engine.POSTGRESQL:
         return Leave.RESTORER if words.startswith(_DROPPED) else Leave.PASSED_OVER
     return next((leave for leave, known in kinds.items() if entry.kind in known), Leave.REFUSED)
+
+
+def _words(entry: Entry, most: int) -> bytes:
+    """The first `most` bytes of a statement in small letters, with single blanks."""
+    return b" ".join(_CONDITION.sub(b"", entry.definition[:most]).lower().split())

@@ -46,6 +46,9 @@ SELECT name, bool_or(NOT superuser OR trusted) FROM pg_available_extension_versi
 class PostgresqlHost(Host, Protocol):
     """The same with what this engine needs."""
 
+    has_administrator: bool
+    """Whether the first connection is of somebody who may do more than the restorer."""
+
     def passes_over(self, entry: Entry) -> bool:
         """Whether a statement is left to the host: its `take` notes it."""
         ...
@@ -127,6 +130,8 @@ def _extensions_missing(session: Session, needs: Needs, *, superuser: bool) -> l
 class PrivateHost(OnPrivateServer):
     """A private server: roles are made as needed, and a restorer without superuser rights does the work."""
 
+    has_administrator = True
+
     def __init__(self, server: PrivatePostgresql, encoding: str | None) -> None:
         super().__init__(server)
         self.roles: list[str] = []
@@ -203,6 +208,8 @@ class SharedHost(OnSharedServer):
     The role has the database's name, owns it, and may do nothing else; the user of the address makes and drops both,
     and runs no text of the backup. With a backup that is trusted there is no such role.
     """
+
+    has_administrator = False
 
     def __init__(self, address: Address, naming: Naming, encoding: str | None) -> None:
         super().__init__(address, naming)

@@ -27,6 +27,7 @@ from sospes.sides.servers.hosts_postgresql import PostgresqlHost
 from sospes.sides.servers.live_postgresql import one_line, stop_if_outside
 from sospes.sides.servers.loads_postgresql import Load, Session
 from sospes.sides.servers.objects_postgresql import objects_of
+from sospes.sides.servers.rebuilding import rebuilt
 from sospes.sides.servers.workers import Workers
 
 _NOT_THERE = frozenset({"42P01", "3F000", "42704", "42883"})
@@ -129,7 +130,7 @@ class PostgresqlRestore:
         for entry, encoding in sorted(self._last, key=lambda last: last[0].kind == "event trigger"):
             administrator = self._side(entry.name.database).administrator
             administrator.execute(psycopg.sql.SQL("SET client_encoding = {}").format(psycopg.sql.Literal(encoding)))
-            yield from self._run(administrator, entry)
+            yield from self._run(self._session_for(self._side(entry.name.database), entry, Leave.LAST), entry)
             if entry.kind == "event trigger":  # it is there, and runs for nothing that is still to come
                 self._silence(administrator, entry.name.name)
 
@@ -239,12 +240,18 @@ class PostgresqlRestore:
             yield from self._later(side, entry, entry.about)
             return
         yield from self._settled(side)
-        yield from self._run(side.administrator if leave is Leave.ADMINISTRATOR else side.restorer, entry)
+        yield from self._run(self._session_for(side, entry, leave), entry)
         if entry.kind == "setting" and not side.inline:
             others = side.workers.connections
-            for session in [side.administrator, *others] if entry.definition[:4].upper() == b"SET " else others:
+            administrator = [side.administrator] if rebuilt(entry) is not None else []
+            for session in [*administrator, *others]:
                 for _ in self._run(session, entry):
                     pass  # told of the first connection
+
+    def _session_for(self, side: _Side, entry: Entry, leave: Leave) -> Session:
+        """The administrator's connection for what can be built anew and needs it, else the restorer's."""
+        needs = leave in {Leave.ADMINISTRATOR, Leave.LAST}
+        return side.administrator if needs and rebuilt(entry) is not None else side.restorer
 
     def _note_keys(self, entry: Entry) -> None:
         """Rows behind keys go in by one connection, and behind references and triggers one table after the other."""
@@ -268,8 +275,9 @@ class PostgresqlRestore:
 
     def _run(self, session: Session, entry: Entry, tries: int = 8) -> Iterator[Finding]:
         try:
-            if any(session is side.administrator for side in self._sides.values()):
-                _one_statement(session, entry.definition)
+            anew = self._anew(session, entry)
+            if anew is not None:
+                _one_statement(session, anew)
             else:
                 session.execute(entry.definition)
         except psycopg.Error as error:
@@ -278,6 +286,11 @@ class PostgresqlRestore:
                 yield from self._run(session, entry, tries - 1)
             elif not _harmless(entry, error):
                 yield from filter(None, [self._failure(entry, error)])
+
+    def _anew(self, session: Session, entry: Entry) -> bytes | None:
+        """What an administrator runs in a statement's place; None where the session is not one's."""
+        administrators = [side.administrator for side in self._sides.values()] if self.host.has_administrator else []
+        return rebuilt(entry) if any(session is one for one in administrators) else None
 
     def _made_schema(self, session: Session, entry: Entry, error: psycopg.Error) -> bool:
         """Make a schema that a backup of single tables takes for granted."""
