@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import sqlite3
+import sys
 from pathlib import Path
 
 import pytest
@@ -184,3 +185,25 @@ def test_rarer_kinds_of_objects(postgres: PostgresServer, tmp_path: Path) -> Non
     assert sospes("extract", tmp_path / "c.dump", "--all", "--out", tmp_path / "all.sql").code == 0
     postgres.run_sql("postgres", "CREATE DATABASE exotic_again")
     postgres.run_sql("exotic_again", (tmp_path / "all.sql").read_bytes())
+
+
+@pytest.mark.skipif(sys.platform != "linux", reason="private servers have walls on Linux only")
+@pytest.mark.parametrize("options", [[], ["-Fc"], ["--inserts", "--quote-all-identifiers"]])
+def test_what_only_a_superuser_may_make_is_made_behind_walls(
+    postgres: PostgresServer, tmp_path: Path, options: list[str]
+) -> None:
+    postgres.run_sql("postgres", "CREATE DATABASE reserved")
+    try:
+        postgres.run_sql("reserved", (INPUTS / "superuser_postgresql.sql").read_text())
+        (tmp_path / "night").write_bytes(postgres.dump("reserved", *options))
+    finally:
+        postgres.run_sql("postgres", "DROP DATABASE reserved")
+
+    walled = sospes("rehearse", tmp_path / "night", "--side", "private", "--json")
+    bare = sospes("rehearse", tmp_path / "night", "--side", "private", "--unconfined", "--json")
+
+    assert (walled.document["verdict"], walled.codes) == ("sound", [])
+    assert walled.document["result"]["objects"]["function"] == 9
+    assert [table["rows"] for table in walled.document["result"]["tables"]] == [2]
+    assert bare.document["verdict"] == "unproven", "never the backup's fault"
+    assert {"statement-refused", "rows-refused", "unconfined"} <= set(bare.codes)

@@ -33,7 +33,7 @@ _POSTGRESQL = {
     Leave.ADMINISTRATOR: frozenset("alteration comment extension publication cast transform server".split())
     | {
         "operator class", "operator family", "foreign data wrapper", "user mapping",
-        "text search parser", "text search template",
+        "text search parser", "text search template", "access method",
     },
     Leave.OURS: frozenset({"role", "database", "use"}),
     Leave.PASSED_OVER: frozenset({"drop", "tablespace", "statistics values"}),

@@ -39,6 +39,11 @@ _OBJECT = rf"(?:{QUALIFIED}(?: {_GROUP})?|#)"
 _MANY = "tables|sequences|functions|routines|types|schemas|large objects"
 _TO = rf"(?:to|from) (?:group )?{NAME}(?: , (?:group )?{NAME})*"
 _END = rf"(?: with grant option)?(?: granted by {NAME})?(?: cascade| restrict)?"
+_TYPE_PART = rf"{NAME}(?: = (?:S|#|{QUALIFIED}(?: {NAME})*))?"
+_TRAIT = (
+    r"(?:immutable|stable|volatile|strict|window|(?:not )?leakproof|parallel (?:safe|restricted|unsafe)|cost #|rows #|"
+    rf"support {QUALIFIED})"
+)
 _MEMBER = (
     rf"(?:operator # {_OPERATOR}(?: {_GROUP})?(?: for (?:search|order by {QUALIFIED}))?|"
     rf"function #(?: {_GROUP})? {QUALIFIED} {_GROUP}|storage {_TYPE})"
@@ -94,6 +99,12 @@ _FORMS = {
     "operator family": rf"create operator family {QUALIFIED} using {NAME}",
     "text search parser": rf"create text search parser {QUALIFIED} \( {_PARTS} \)",
     "text search template": rf"create text search template {QUALIFIED} \( {_PARTS} \)",
+    "access method": rf"create access method {NAME} type (?:index|table) handler {QUALIFIED}",
+    "type": rf"create type {QUALIFIED}(?: \( {_TYPE_PART}(?: , {_TYPE_PART})* \))?",
+    "function": (
+        rf"create (?:or replace )?function {QUALIFIED} {_GROUP} returns (?:setof )?{_TYPE} language (?:internal|c)"
+        rf"(?: {_TRAIT})* as S(?: , S)?"
+    ),
     "setting": rf"set (?:session )?(?:client_encoding|search_path|xmloption) (?:=|to) (?:S|{NAME})(?: , (?:S|{NAME}))*",
     "event trigger": (
         rf"create event trigger {NAME} on {NAME}(?: when tag in \( S(?: , S)* \))? "
@@ -105,6 +116,8 @@ _ESCAPED = re.compile(r"\\(.)", re.S)
 _UNTOLD = re.compile(r"\\[0-7xuU]")
 _MARK = re.compile(r"[-+*/<>=~!@#%^&|`?]+")
 _MOST_WORDS = 5_000
+_LIBRARY = re.compile(r"\$libdir/[\w.-]*\w")
+_SYMBOL = re.compile(r"\w+|" + _LIBRARY.pattern)
 
 
 def rebuilt(entry: Entry) -> bytes | None:
@@ -116,7 +129,10 @@ def rebuilt(entry: Entry) -> bytes | None:
     found = list(tokens(entry.definition, lexis))
     if found and found[-1].word == ";":
         found.pop()
-    if len(found) > _MOST_WORDS or form.fullmatch(" ".join(map(_folded, found))) is None:
+    folded = " ".join(_folded(before, token) for before, token in zip([None, *found], found, strict=False))
+    if len(found) > _MOST_WORDS or form.fullmatch(folded) is None:
+        return None
+    if entry.kind == "function" and not _is_installed(entry.definition, found):
         return None
     text = b""
     for before, token in zip([None, *found], found, strict=False):
@@ -133,9 +149,17 @@ def _form(kind: str) -> re.Pattern[str] | None:
     return None if form is None else re.compile(form, re.S)
 
 
-def _folded(token: Token) -> str:
+def _folded(before: Token | None, token: Token) -> str:
     """What a token is for the forms: N a quoted name, S a string, # a number; words and marks are themselves."""
+    if token.kind == "name" and before is not None and before.word == "language" and token.text in {"c", "internal"}:
+        return token.text
     return {"name": "N", "string": "S", "number": "#"}.get(token.kind, token.word)
+
+
+def _is_installed(statement: bytes, words: list[Token]) -> bool:
+    """Whether a function's code is the server's own, or in a library that is installed with the server."""
+    texts = [_said(statement[word.start : word.end]) or "" for word in words if word.kind == "string"]
+    return all(map(_LIBRARY.fullmatch, texts[:-1])) and _SYMBOL.fullmatch(texts[-1]) is not None
 
 
 def _joined(before: Token | None, token: Token) -> bool:
@@ -153,16 +177,20 @@ def _written(statement: bytes, token: Token) -> bytes | None:
     raw = statement[token.start : token.end]
     if token.kind != "string":
         return raw  # a quoted name has its quotes doubled already, or it would have ended before
-    text = raw.decode("latin-1")
-    if text[:1] == "$":
-        value = text[text.index("$", 1) + 1 : text.rindex("$", 0, -1)]
-    elif text[:1] in "eE":
-        inner = text[2:-1].replace("''", "'")
-        if _UNTOLD.search(inner):
-            return None
-        value = _ESCAPED.sub(lambda match: _ESCAPES.get(match[1], match[1]), inner)
-    else:
-        value = text[1:-1].replace("''", "'")
+    value = _said(raw)
+    if value is None:
+        return None
     quoted = value.replace("'", "''")
     written = "E'" + quoted.replace("\\", "\\\\") + "'" if "\\" in quoted else f"'{quoted}'"
     return written.encode("latin-1")
+
+
+def _said(raw: bytes) -> str | None:
+    """What a string says, its bytes as characters; None for one with characters by number."""
+    text = raw.decode("latin-1")
+    if text[:1] == "$":
+        return text[text.index("$", 1) + 1 : text.rindex("$", 0, -1)]
+    if text[:1] in "eE":
+        inner = text[2:-1].replace("''", "'")
+        return None if _UNTOLD.search(inner) else _ESCAPED.sub(lambda found: _ESCAPES.get(found[1], found[1]), inner)
+    return text[1:-1].replace("''", "'")

@@ -33,6 +33,9 @@ from sospes.sides.servers.workers import Workers
 _NOT_THERE = frozenset({"42P01", "3F000", "42704", "42883"})
 """A table, a schema, an object or a function that isn't there."""
 
+_NO_VALUE = "22023"
+"""A value that a setting can't have, as an access method that isn't there."""
+
 _NOT_ALLOWED = "42501"
 _ABORTED = "25P02"
 _REACHES = re.compile(
@@ -47,6 +50,9 @@ _SCHEMA_MISSING = re.compile(r'schema "(.+?)" does not exist', re.DOTALL)
 _IN_SCHEMAS = frozenset("table sequence type domain function procedure".split())
 _LATER = frozenset({"index", "constraint"})
 """Kinds that work on tables with rows, which may take long, and go on beside one another."""
+
+_RESERVED = frozenset({"type", "function", "access method"})
+"""Kinds of which some are reserved to superusers: those that can be built anew. They are made behind walls only."""
 
 _KEYS = frozenset({ConstraintKind.PRIMARY, ConstraintKind.UNIQUE, ConstraintKind.EXCLUDE})
 
@@ -250,7 +256,7 @@ class PostgresqlRestore:
 
     def _session_for(self, side: _Side, entry: Entry, leave: Leave) -> Session:
         """The administrator's connection for what can be built anew and needs it, else the restorer's."""
-        needs = leave in {Leave.ADMINISTRATOR, Leave.LAST}
+        needs = bool(self.host.walls) if entry.kind in _RESERVED else leave in {Leave.ADMINISTRATOR, Leave.LAST}
         return side.administrator if needs and rebuilt(entry) is not None else side.restorer
 
     def _note_keys(self, entry: Entry) -> None:
@@ -315,7 +321,7 @@ class PostgresqlRestore:
                 "",
                 _place(entry),
             )
-        if self.refused and error.sqlstate in _NOT_THERE:
+        if self.refused and (error.sqlstate in _NOT_THERE or (entry.kind == "setting" and error.sqlstate == _NO_VALUE)):
             kind, name = self.refused[0]
             return doubt(
                 "statement-failed",
@@ -434,6 +440,14 @@ class PostgresqlRestore:
         if not self._defined:
             self._undefined.append(f"rows of {table.label}")
             return None
+        if self.refused and error.sqlstate in _NOT_THERE:
+            kind, name = self.refused[0]
+            return doubt(
+                "rows-refused",
+                f"{table.label}: the server refuses its rows: {one_line(error)[:300]}",
+                f"the table may need what was not made ({kind} {name}), so nothing is decided",
+                place,
+            )
         if _reaches(error):
             return _hostile(f"code that runs for rows of {table.label}", error, place)
         return fault(

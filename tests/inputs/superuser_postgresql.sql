@@ -1,0 +1,27 @@
+-- Definitions that only a superuser may make: base types, functions in libraries, access methods, and what rests on them.
+CREATE SCHEMA lib;
+CREATE TYPE lib.rank;
+CREATE FUNCTION lib.rank_in(cstring) RETURNS lib.rank LANGUAGE internal IMMUTABLE STRICT PARALLEL SAFE AS 'int4in';
+CREATE FUNCTION lib.rank_out(lib.rank) RETURNS cstring LANGUAGE internal IMMUTABLE STRICT AS 'int4out';
+CREATE TYPE lib.rank (INPUT = lib.rank_in, OUTPUT = lib.rank_out, INTERNALLENGTH = 4, PASSEDBYVALUE, ALIGNMENT = int4, CATEGORY = 'N', DEFAULT = '7');
+CREATE FUNCTION lib.rank_lt(lib.rank, lib.rank) RETURNS boolean LANGUAGE internal IMMUTABLE STRICT AS 'int4lt';
+CREATE FUNCTION lib.rank_le(lib.rank, lib.rank) RETURNS boolean LANGUAGE internal IMMUTABLE STRICT AS 'int4le';
+CREATE FUNCTION lib.rank_eq(lib.rank, lib.rank) RETURNS boolean LANGUAGE internal IMMUTABLE STRICT COST 1 AS 'int4eq';
+CREATE FUNCTION lib.rank_ge(lib.rank, lib.rank) RETURNS boolean LANGUAGE internal IMMUTABLE STRICT AS 'int4ge';
+CREATE FUNCTION lib.rank_gt(lib.rank, lib.rank) RETURNS boolean LANGUAGE internal IMMUTABLE STRICT AS 'int4gt';
+CREATE FUNCTION lib.rank_cmp(lib.rank, lib.rank) RETURNS integer LANGUAGE internal IMMUTABLE STRICT AS 'btint4cmp';
+CREATE OPERATOR lib.< (FUNCTION = lib.rank_lt, LEFTARG = lib.rank, RIGHTARG = lib.rank);
+CREATE OPERATOR lib.<= (FUNCTION = lib.rank_le, LEFTARG = lib.rank, RIGHTARG = lib.rank);
+CREATE OPERATOR lib.= (FUNCTION = lib.rank_eq, LEFTARG = lib.rank, RIGHTARG = lib.rank, MERGES, HASHES);
+CREATE OPERATOR lib.>= (FUNCTION = lib.rank_ge, LEFTARG = lib.rank, RIGHTARG = lib.rank);
+CREATE OPERATOR lib.> (FUNCTION = lib.rank_gt, LEFTARG = lib.rank, RIGHTARG = lib.rank);
+CREATE OPERATOR CLASS lib.rank_ops DEFAULT FOR TYPE lib.rank USING btree AS OPERATOR 1 lib.<, OPERATOR 2 lib.<=, OPERATOR 3 lib.=, OPERATOR 4 lib.>=, OPERATOR 5 lib.>, FUNCTION 1 lib.rank_cmp(lib.rank, lib.rank);
+CREATE ACCESS METHOD flat TYPE TABLE HANDLER heap_tableam_handler;
+CREATE FUNCTION lib.call_handler() RETURNS language_handler LANGUAGE c AS '$libdir/plpgsql', 'plpgsql_call_handler';
+CREATE TABLE lib.crew (id integer PRIMARY KEY, grade lib.rank DEFAULT '3', note text) USING flat;
+INSERT INTO lib.crew VALUES (1,'5','a'),(2,'6','b');
+CREATE INDEX crew_grade ON lib.crew (grade);
+COMMENT ON TYPE lib.rank IS 'a rank';
+CREATE PUBLICATION all_of_it FOR ALL TABLES;
+CREATE PUBLICATION one FOR TABLE lib.crew WHERE (id > 1);
+CREATE PUBLICATION of_schema FOR TABLES IN SCHEMA lib;
