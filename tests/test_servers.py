@@ -207,3 +207,13 @@ def test_what_only_a_superuser_may_make_is_made_behind_walls(
     assert [table["rows"] for table in walled.document["result"]["tables"]] == [2]
     assert bare.document["verdict"] == "unproven", "never the backup's fault"
     assert {"statement-refused", "rows-refused", "unconfined"} <= set(bare.codes)
+
+
+@pytest.mark.skipif(sys.platform != "linux", reason="private servers have walls on Linux only")
+def test_accounts_in_a_backup_of_a_whole_server_are_nobodys_accounts(mariadb: MariadbServer, tmp_path: Path) -> None:
+    (tmp_path / "night.sql").write_bytes(mariadb.dump("--all-databases", "--routines", "--events"))
+
+    document = sospes("rehearse", tmp_path / "night.sql", "--side", "private", "--json").document
+
+    assert document["verdict"] == "sound", document["findings"]
+    assert {"harbour", "archive", "mysql"} <= {table["database"] for table in document["result"]["tables"]}

@@ -25,8 +25,8 @@ from tests.servers import MariadbServer, PostgresServer
 
 KEEPER = "DO $$ begin create role keeper login createdb createrole; exception when duplicate_object then null; end $$;"
 OWN_RIGHTS = r"""
-CREATE USER IF NOT EXISTS keeper@localhost; GRANT ALL ON `sospes\_%`.* TO keeper@localhost;
-GRANT SELECT ON harbour.* TO keeper@localhost;
+CREATE USER IF NOT EXISTS keeper@localhost; GRANT ALL ON `sospes\_%`.* TO keeper@localhost WITH GRANT OPTION;
+GRANT CREATE USER ON *.* TO keeper@localhost; GRANT SELECT ON harbour.* TO keeper@localhost;
 """
 
 
@@ -532,16 +532,88 @@ def test_what_reaches_for_another_database_is_no_fault_of_the_backup(
     assert len(left) == 2 and all(item["dropped"] for item in left)
 
 
+def _accounts(mariadb: MariadbServer) -> list[str]:
+    rows = mariadb.run_sql("mysql", "SELECT CONCAT(User, '@', Host) FROM mysql.user WHERE User LIKE 'sospes%'")
+    return [row for row in rows.decode().split("\n") if "@" in row]
+
+
 @pytest.mark.servers
-def test_a_mariadb_user_with_rights_elsewhere_is_refused(mariadb: MariadbServer, tmp_path: Path) -> None:
+def test_a_user_with_all_rights_restores_by_an_account_that_has_none(mariadb: MariadbServer, tmp_path: Path) -> None:
     (tmp_path / "night.sql").write_bytes(mariadb.dump("harbour"))
     root = f"mariadb://root@localhost/?unix_socket={mariadb.folder}/s"
 
-    refused = sospes("rehearse", "--side", root, tmp_path / "night.sql")
-    told = sospes("rehearse", "--side", root, "--trust-backup", tmp_path / "night.sql", "--json")
+    told = sospes("rehearse", "--side", root, tmp_path / "night.sql", "--json")
+    trusted = sospes("rehearse", "--side", root, "--trust-backup", tmp_path / "night.sql", "--json")
 
-    assert refused.code == 3 and "all databases" in refused.err
     assert told.document["verdict"] == "sound", told.document["findings"]
+    assert trusted.document["verdict"] == "sound", trusted.document["findings"]
+    assert _accounts(mariadb) == []
+
+
+@pytest.mark.servers
+def test_who_may_make_no_accounts_is_told_so(mariadb: MariadbServer, tmp_path: Path) -> None:
+    (tmp_path / "night.sql").write_bytes(mariadb.dump("harbour"))
+    mariadb.run_sql("", r"CREATE USER IF NOT EXISTS meek@localhost; GRANT ALL ON `sospes\_%`.* TO meek@localhost;")
+    meek = f"mariadb://meek@localhost/?unix_socket={mariadb.folder}/s"
+    try:
+        refused = sospes("rehearse", "--side", meek, tmp_path / "night.sql")
+        trusted = sospes("rehearse", "--side", meek, "--trust-backup", tmp_path / "night.sql", "--json")
+    finally:
+        mariadb.run_sql("", "DROP USER meek@localhost")
+
+    assert refused.code == 3
+    assert "GRANT CREATE USER" in refused.err and "WITH GRANT OPTION" in refused.err
+    assert trusted.document["verdict"] == "sound", trusted.document["findings"]
+
+
+@pytest.mark.servers
+def test_a_kept_copy_has_an_account_that_nobody_logs_in_as_until_it_goes(
+    mariadb: MariadbServer, shared_mariadb: str, tmp_path: Path
+) -> None:
+    text = b"CREATE TABLE `t` (\n  `a` int\n);\nINSERT INTO `t` VALUES (1),(2);\nCREATE VIEW `v` AS SELECT a FROM t;\n"
+    (tmp_path / "night.sql").write_bytes(mysql(text))
+
+    document = sospes("rehearse", "--side", shared_mariadb, "--keep", tmp_path / "night.sql", "--json").document
+    copy = document["result"]["side"]["location"].rsplit("/", 1)[1].split("?")[0]
+
+    try:
+        [account] = _accounts(mariadb)
+        user = account.split("@")[0]
+        assert b"ACCOUNT LOCK" in mariadb.run_sql("mysql", f"SHOW CREATE USER {user}@localhost")
+        assert b"3" in mariadb.run_sql(copy, "SELECT SUM(a) FROM v"), "the view still reads as its definer"
+    finally:
+        sospes("tidy", shared_mariadb, "--drop")
+    assert _accounts(mariadb) == []
+
+
+@pytest.mark.servers
+@pytest.mark.parametrize(
+    "way",
+    [
+        "INSERT INTO `sospes_other`.`t` VALUES (9);",
+        "INSERT INTO `harbour`.`seed` VALUES (99, 'out');",
+        "CREATE TABLE `sospes_other`.`made` (`a` int);",
+        "CREATE TRIGGER `g` BEFORE INSERT ON `t` FOR EACH ROW INSERT INTO sospes_other.t VALUES (9);\n"
+        "INSERT INTO `t` VALUES (5);",
+        "CREATE VIEW `v` AS SELECT * FROM `harbour`.`seed`;",
+        "CREATE DEFINER=`root`@`localhost` SQL SECURITY DEFINER VIEW `v` AS SELECT `User` FROM `mysql`.`user`;",
+    ],
+)
+def test_neither_live_nor_other_side_copies_are_in_reach(
+    mariadb: MariadbServer, shared_mariadb: str, tmp_path: Path, way: str
+) -> None:
+    (tmp_path / "night.sql").write_bytes(mysql(b"CREATE TABLE `t` (\n  `a` int\n);\n" + way.encode() + b"\n"))
+    mariadb.run_sql("", "CREATE DATABASE sospes_other; CREATE TABLE sospes_other.t (a int)")
+    try:
+        before = mariadb.run_sql("harbour", "SELECT * FROM seed")
+        run = sospes("rehearse", "--side", shared_mariadb, tmp_path / "night.sql", "--json")
+        assert run.document["verdict"] != "sound"
+        assert mariadb.run_sql("sospes_other", "SELECT COUNT(*) FROM t; SHOW TABLES").split().count(b"made") == 0
+        assert b"9" not in mariadb.run_sql("sospes_other", "SELECT * FROM t")
+        assert mariadb.run_sql("harbour", "SELECT * FROM seed") == before
+    finally:
+        mariadb.run_sql("", "DROP DATABASE sospes_other")
+    assert _accounts(mariadb) == []
 
 
 @pytest.fixture(autouse=True)

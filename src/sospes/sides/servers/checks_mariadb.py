@@ -84,6 +84,8 @@ def replaced_engines(
     """Tables that the server made with another storage engine than was stated, which it does without a word: both."""
     with session.cursor() as cursor:
         for table, wanted in stated.items():
+            if table.database not in made:
+                continue
             cursor.execute(
                 "SELECT ENGINE FROM information_schema.TABLES WHERE TABLE_SCHEMA = %s AND TABLE_NAME = %s "
                 "AND TABLE_TYPE <> 'VIEW'",

@@ -11,7 +11,6 @@ from sospes.sides.servers.live_mariadb import connected
 from sospes.sides.servers.private import PrivateServer, Program
 
 ADMINISTRATOR = "sospes_admin"
-RESTORER = "sospes_restorer"
 _SETTINGS = (
     "skip-networking", "innodb-flush-log-at-trx-commit=0", "innodb-doublewrite=OFF", "innodb-flush-method=nosync",
     "skip-log-bin", "sync-binlog=0", "max-allowed-packet=1G", "innodb-buffer-pool-size=256M", "event-scheduler=OFF",
@@ -21,7 +20,7 @@ _SETTINGS = (
 
 
 class PrivateMariadb(PrivateServer):
-    """One MariaDB server. It may read and write no file of the machine; the restorer has no right to do so either."""
+    """One MariaDB server. It may read and write no file of the machine."""
 
     engine = Engine.MARIADB
     users = ("mysql",)
@@ -59,18 +58,11 @@ class PrivateMariadb(PrivateServer):
         self.launch([program, "--no-defaults", *places, *options], self._answers)
 
     def _users(self) -> bytes:
-        """The administrator, and the restorer, who has all rights that stay inside of databases."""
-        rights = (
-            "SELECT, INSERT, UPDATE, DELETE, CREATE, DROP, REFERENCES, INDEX, ALTER, CREATE TEMPORARY TABLES, "
-            "LOCK TABLES, EXECUTE, CREATE VIEW, SHOW VIEW, CREATE ROUTINE, ALTER ROUTINE, EVENT, TRIGGER, "
-            "DELETE HISTORY, SET USER, BINLOG ADMIN"
-        )
+        """The administrator alone: whoever restores is made later, without any rights."""
         statements = (  # one a line, as the server reads them while it is set up
             "FLUSH PRIVILEGES",
             f"CREATE USER '{ADMINISTRATOR}'@'localhost' IDENTIFIED BY '{self.password}'",
             f"GRANT ALL ON *.* TO '{ADMINISTRATOR}'@'localhost' WITH GRANT OPTION",
-            f"CREATE USER '{RESTORER}'@'localhost' IDENTIFIED BY '{self.password}'",
-            f"GRANT {rights} ON *.* TO '{RESTORER}'@'localhost'",
             "ALTER USER 'root'@'localhost' ACCOUNT LOCK",
         )
         return "".join(f"{statement};\n" for statement in statements).encode()

@@ -32,8 +32,8 @@ _BLOCKED = frozenset({1205, 1213})
 
 _ENGINE = re.compile(rb"\n\)[^\n]*?\bENGINE\s*=\s*(\w+)", re.I)
 _NO_ENGINE = 1286
-_DENIED = frozenset({1044, 1142, 1143, 1227, 1370})
-"""No right to a database, a table, a column, an operation, a routine."""
+_DENIED = frozenset({1044, 1142, 1143, 1227, 1370, 1419})
+"""No right to a database, a table, a column, an operation, a routine, or to make routines where changes are logged."""
 
 _OUTSIDE_ADVICE = "it reaches for another database, which a side copy on a server in use must not; use --side private"
 _TRIES = 6
@@ -102,7 +102,7 @@ class MariadbRestore:
         """What there is now, besides rows, of a database of the backup."""
         if database not in self.host.made:
             return {}
-        with self.host.administrator() as session:
+        with self.host.restorer() as session:
             return objects_of(session, self.host.made[database], mariadb="mariadb" in self.version.lower())
 
     def close(self) -> None:
@@ -252,15 +252,15 @@ class MariadbRestore:
         )
 
     def checked(self) -> Iterator[Finding]:
-        """The engine's own checks of all databases."""
-        administrator = self.host.administrator()
+        """The engine's own checks of all databases, as the restorer: they run code of the backup."""
+        restorer = self.host.restorer()
         try:
-            yield from check_databases(administrator, self.host.made, self.rows)
-            for table, wanted, found in replaced_engines(administrator, self.host.made, self._engines):
+            yield from check_databases(restorer, self.host.made, self.rows)
+            for table, wanted, found in replaced_engines(restorer, self.host.made, self._engines):
                 place = Place(database=table.database, table=table.name)
                 yield _engine_missing(table, f"the server took {found} for {wanted}", place)
         finally:
-            administrator.close()
+            restorer.close()
 
 
 def _engine_missing(table: Name, what: str, place: Place) -> Finding:
