@@ -179,7 +179,7 @@ class SharedHost(OnSharedServer):
         if self._definers:
             yield note(
                 "definers-left-out",
-                f"{self._definers:,} views and routines run as this connection's user instead of their definers",
+                f"{self._definers:,} views and routines run as this restore's account instead of their definers",
                 "to rehearse definers as well, use --side private",
             )
 
