@@ -227,3 +227,15 @@ def test_no_text_makes_a_pattern_search_for_ever(tmp_path: Path, text: bytes) ->
     begin = time.perf_counter()
     assert sospes("verify", path, "--json").document["verdict"] != "sound"
     assert time.perf_counter() - begin < 10
+
+
+@pytest.mark.parametrize("engine", ["postgresql", "mariadb"])
+def test_columns_that_the_server_fills_are_not_held_against_the_rows(tmp_path: Path, engine: str) -> None:
+    path = tmp_path / "left.sql"
+    rows = "INSERT INTO crew (name) VALUES ('a'), ('b');\nINSERT INTO crew (id, name) VALUES (7, 'c');\n"
+    path.write_text(BASE[engine] + rows)
+    run = sospes("rehearse", path, "--json")
+    assert run.codes == ["completeness-unknown"]
+    assert sum(table["rows"] for table in run.document["result"]["tables"]) == 3
+    path.write_text(BASE[engine] + "INSERT INTO boat (id, name) VALUES (1, NULL);\n")
+    assert "null-forbidden" in sospes("rehearse", path, "--json").codes

@@ -216,3 +216,22 @@ def test_a_mark_that_is_no_plain_file_holds_nobody_up(kind: str, tmp_path: Path)
 
     assert run.code == 0 and not [item for item in run.document["result"]["left"] if str(folder) in item["location"]]
     assert folder.is_dir() and real.exists()
+
+
+def test_definitions_that_run_code_stand_under_a_heading_that_says_so(tmp_path: Path) -> None:
+    (tmp_path / "a.sql").write_bytes(
+        postgresql(
+            b"CREATE FUNCTION public.touch() RETURNS trigger\n    LANGUAGE plpgsql\n    AS $$BEGIN RETURN NEW; END$$;\n\n"
+            + copy_table("public.tide", [("id", "integer")], [["1"]])
+            + b'CREATE TRIGGER "a\nDROP TABLE x; --\xe2\x80\xa8" BEFORE INSERT ON public.tide '
+            b"FOR EACH ROW EXECUTE FUNCTION public.touch();\n\n"
+        )
+    )
+    assert sospes("extract", tmp_path / "a.sql", "public.tide", "--as", "sql", "--out", tmp_path / "o.sql").code == 0
+
+    lines = (tmp_path / "o.sql").read_text().split("\n")
+    for kind, text in (("CREATE FUNCTION", "function public.touch"), ("CREATE TRIGGER", "trigger a DROP TABLE x; --")):
+        [at] = [number for number, line in enumerate(lines) if line.startswith(kind)]
+        assert lines[at - 1] == f"-- {text}, in the backup's own words: read it before you run it"
+    assert "own words" not in lines[lines.index("CREATE TABLE public.tide (") - 1]
+    assert sospes("verify", tmp_path / "o.sql", "--json").document["verdict"] != "unsound"

@@ -13,6 +13,9 @@ _NEEDED = frozenset({"type", "domain", "sequence", "function", "collation", "ext
 _BELONGS = frozenset(
     "constraint index trigger default identity comment policy rule attach statistics table-setting lock".split()
 )
+_RUNS_CODE = frozenset(
+    {"function", "procedure", "aggregate", "trigger", "event", "rule", "policy", "view", "materialized view"}
+)
 _WORD = re.compile(rb'"(?:[^"]|"")*"|`(?:[^`]|``)*`|[A-Za-z_\x80-\xff][A-Za-z0-9_$\x80-\xff]*')
 _SETTING = re.compile(rb"(?:/\*M?!\d*\s*)?(?:set\s+(?:session\s+|global\s+)?|pragma\s+)(@{0,2}[\w.]+)", re.I)
 
@@ -148,12 +151,19 @@ class Gatherer:
         for name in self._mentioned(entry.definition):
             if name != own and name in self._waiting and name not in self._written:
                 yield from self._write(self._waiting[name])
-        yield self._flushed() + _ended(entry)
+        yield self._flushed() + heading(entry.kind, f"{entry.kind} {entry.name.label}") + _ended(entry)
 
     def _mentioned(self, text: bytes) -> Iterator[Name]:
         for word in dict.fromkeys(_WORD.findall(text)):
             plain = word[1:-1] if word[:1] in {b'"', b"`"} else word
             yield from self._by_word.get(plain, ())
+
+
+def heading(kind: str, label: str) -> bytes:
+    """What stands above a definition that runs code, so that nobody runs it unread; nothing for other kinds."""
+    if kind not in _RUNS_CODE:
+        return b""
+    return f"-- {' '.join(label.split())}, in the backup's own words: read it before you run it\n".encode()
 
 
 def _ended(entry: Entry) -> bytes:

@@ -109,6 +109,8 @@ class Loader:
         if self._target is not None and all(found):
             self._columns = [column for column in found if column is not None]
             held = {column.name for column in self._target.columns}
+            given = {column.name for column in self._columns}
+            self._target.left_out |= {column.name for column in self._target.kept} - given
             picked = [index for index, column in enumerate(self._columns) if column.name in held]
             self._picked = picked if len(picked) < len(self._columns) else None
         else:

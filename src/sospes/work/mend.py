@@ -24,6 +24,7 @@ from sospes.rows.decoding import Row
 from sospes.sides.servers.address import Address
 from sospes.work.compare import opened_sides
 from sospes.work.drift import require_drift, with_time
+from sospes.work.gathering import heading
 from sospes.work.live_rows import LiveRows
 from sospes.work.matching import Comparing, matched
 from sospes.work.object_differences import ObjectDifference, listed_objects
@@ -125,7 +126,9 @@ def mend(left_place: Path | Address, right_place: Path | Address, how: Mending) 
         made = object_fixes(left, right, frozenset(chosen) if how.comparing.tables else None) if how.objects else []
     forward = Work(
         rows=[statement for fix in fixes for statement in fix.forward],
-        behind=[statement for item in made for statement in item.forward],
+        behind=[
+            heading(item.item.key.kind, item.item.key.label) + statement for item in made for statement in item.forward
+        ],
     )
     back = Work(
         rows=[statement for fix in reversed(fixes) for statement in reversed(fix.back)],

@@ -27,7 +27,10 @@ CREATE TABLE sospes_keys (
 
 @dataclass(slots=True, kw_only=True)
 class HeldTable:
-    """A table as a side copy holds it."""
+    """A table as a side copy holds it.
+
+    left_out  columns that some rows leave to the server to fill, by a default or a counter, so that they are held empty
+    """
 
     name: Name
     held_name: str
@@ -40,6 +43,7 @@ class HeldTable:
     constraints: list[Constraint] = field(default_factory=list)
     clauses: list[str] = field(default_factory=list)
     partition_of: set[Name] = field(default_factory=set)
+    left_out: set[str] = field(default_factory=set)
 
     @property
     def kept(self) -> tuple[Column, ...]:
@@ -68,8 +72,10 @@ class HeldTable:
 
     def statement(self) -> str:
         """CREATE TABLE with all that was added to it since."""
+        filled = {column.name for column in self.kept if column.not_null} - self.left_out
         parts = [
-            f"{quoted(self.held_columns[column.name])} {self.hold(column)}{' NOT NULL' if column.not_null else ''}"
+            f"{quoted(self.held_columns[column.name])} {self.hold(column)}"
+            + (" NOT NULL" if column.name in filled else "")
             for column in self.kept
         ]
         return f"CREATE TABLE {quoted(self.held_name)} ({', '.join(parts + self.clauses)}) STRICT"
