@@ -172,6 +172,42 @@ def test_lines_that_change_what_is_shown_are_harmless(tmp_path: Path, line: str)
 
 
 @pytest.mark.parametrize(
+    "line", [r"\set x '; DROP TABLE public.boat'", r"\set AUTOCOMMIT off", r"\set QUIET '; DROP'", r"\if :x", r"\endif"]
+)
+def test_lines_that_put_text_into_statements_leave_a_doubt(tmp_path: Path, line: str) -> None:
+    path = tmp_path / "set.sql"
+    path.write_bytes(postgresql(BOAT + line.encode() + b"\nCOMMENT ON TABLE public.boat IS 'a' :x;\n"))
+    run = sospes("verify", path, "--json")
+    assert (run.document["verdict"], run.codes) == ("unproven", ["effect-unknown"])
+
+
+@pytest.mark.parametrize("line", ["exit", "quit", "QUIT", "resetconnection"])
+def test_words_that_end_the_client_leave_a_doubt(tmp_path: Path, line: str) -> None:
+    path = tmp_path / "quit.sql"
+    path.write_bytes(mysql(b"CREATE TABLE `t` (\n  `a` int\n);\n" + line.encode() + b"\nINSERT INTO `t` VALUES (1);\n"))
+    assert sospes("verify", path, "--json").codes == ["effect-unknown"]
+
+
+@pytest.mark.parametrize("names", [b"/*!40101 SET NAMES gbk */;\n", b"charset gbk\n", b"SET NAMES big5;\n"])
+@pytest.mark.parametrize(
+    ("rows", "doubtful"),
+    [
+        pytest.param(b"INSERT INTO `t` VALUES ('\xbf\x5c');\nDROP TABLE `t`;\n-- ');\n", True, id="hides-a-statement"),
+        pytest.param(b"INSERT INTO `t` VALUES ('\xbf\x5c'),('b');\n", True, id="ends-a-string"),
+        pytest.param(b"INSERT INTO `t` VALUES ('\xbf\x5c');\n", True, id="ends-the-text"),
+        pytest.param(b"INSERT INTO `t` VALUES ('\xbf\x5d'),('b\\'c');\n", False, id="nothing-of-that-kind"),
+    ],
+)
+def test_letters_that_hold_a_mark_are_never_a_proof(tmp_path: Path, names: bytes, rows: bytes, doubtful: bool) -> None:
+    path = tmp_path / "letters.sql"
+    text = b"CREATE TABLE `t` (\n  `a` varchar(99)\n) ENGINE=InnoDB DEFAULT CHARSET=gbk;\n"
+    path.write_bytes(mysql(text + names + rows))
+    run = sospes("verify", path, "--json")
+    assert run.document["verdict"] == ("unproven" if doubtful else "sound"), run.document["findings"]
+    assert ("letters-unsure" in run.codes) is doubtful
+
+
+@pytest.mark.parametrize(
     "line",
     ["\\echo `id`", "\\set x `id`", "\\o | id", "\\dt | id", "\\! id", "\\i x.sql", "\\g | id", "\\setenv PAGER id",
      "\\lo_import x", "\\w x", "\\copy public.boat to program 'id'", "\\echo a \\! id"],

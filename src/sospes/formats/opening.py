@@ -109,8 +109,8 @@ class Opened:
 
     def weighed(self, finding: Finding) -> Finding:
         """A finding as it counts for who wrote the backup, with the file's name."""
-        by_hand = self.reader is not None and not self.reader.header.by_program
-        return (weakened(finding) if by_hand else finding).at(file=finding.place.file or self.name)
+        unsure = self.reader.header.unsure if self.reader is not None else ""
+        return (weakened(finding, unsure) if unsure else finding).at(file=finding.place.file or self.name)
 
     def placed(self, finding: Finding) -> Finding:
         """A finding as it counts, with the file's name, and the stored bytes that its plain text came from."""

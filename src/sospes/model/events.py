@@ -32,7 +32,7 @@ class Header:
     """Who wrote a backup, of what, when. Unknown is None, never guessed.
 
     promised    it has an opening that goes with a closing line
-    by_program  a backup program wrote all that was read, as far as its wording shows
+    unsure      why what is inferred from the script's wording is not sure; empty where a backup program wrote it
     """
 
     format: str
@@ -47,7 +47,7 @@ class Header:
     kind: str | None = None
     promised: bool = False
     cluster: bool = False
-    by_program: bool = True
+    unsure: str = ""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -171,10 +171,10 @@ def _on_server(opened: Opened, task: _Task, kept: tuple[Steps, Tally]) -> Rehear
         with steps.step("read and restore"):
             steps.findings += _restored(opened, restore, tally, task)
         with steps.step("the engine's own checks"):
-            steps.findings += [finding.at(file=opened.name) for finding in restore.checked()]
+            steps.findings += [opened.weighed(finding) for finding in restore.checked()]
         with steps.step("compare the objects"):
             unlike, objects = _held_objects(task, restore, steps.findings)
-            steps.findings += [finding.at(file=opened.name) for finding in unlike]
+            steps.findings += [opened.weighed(finding) for finding in unlike]
         side = Side(
             kind="server" if task.server else "private", location=restore.host.location,
             engine=task.engine.family.value, engine_version=version or restore.version, kept=kept_side,
@@ -265,7 +265,7 @@ def _restored(opened: Opened, restore: EngineRestore, tally: Tally, task: _Task)
         for entry in opened.reader.ownership():
             for finding in restore.take(entry):
                 yield opened.placed(finding)
-    yield from (finding.at(file=opened.name) for finding in restore.summary())
+    yield from (opened.weighed(finding) for finding in restore.summary())
     yield from misfits(opened, tally)
 
 

@@ -26,6 +26,8 @@ _KEY_BEHIND_TYPE = re.compile(rb"\n  [^\n]* PRIMARY KEY(?:,|\n)")
 _SQLITE_ROWS = re.compile(rb"(?:INSERT|REPLACE) INTO .*VALUES$", re.S)
 _SERIAL = re.compile(r"(?:big|small)?serial[248]?$", re.I)
 
+BY_HAND = "somebody wrote this script by hand, so it may be meant"
+MARKS_IN_LETTERS = "letters of the script's character set may hold backslashes, which can't be told from marks"
 INFERRED = frozenset(
     (
         "row-shape value-unreadable value-type more-row-faults statement-unreadable "
@@ -34,6 +36,13 @@ INFERRED = frozenset(
     ).split()
 )
 """Codes of faults that rest on what backup programs write, and not on what an engine would surely refuse."""
+_CUT_WRONG = frozenset(
+    (
+        "row-unreadable truncated text-lost rows-lost closing-line-missing definition-damaged encoding-broken "
+        "line-ends-changed statement-failed rows-refused rows-differ object-missing table-refused"
+    ).split()
+)
+"""What else may come of a statement that was cut in the wrong place."""
 
 
 class Authorship:
@@ -82,12 +91,13 @@ class Authorship:
         return _POSTGRESQL_TABLE.match(text) is not None and not keys and not serial
 
 
-def weakened(finding: Finding) -> Finding:
-    """What a finding is in a script that somebody wrote by hand: a doubt where it rests on wording."""
-    if finding.severity is not Severity.FAULT or finding.code not in INFERRED:
+def weakened(finding: Finding, why: str) -> Finding:
+    """What a finding is in a script whose wording proves nothing, for a reason: a doubt where it rests on wording."""
+    codes = INFERRED | _CUT_WRONG if why == MARKS_IN_LETTERS else INFERRED
+    if finding.severity is not Severity.FAULT or finding.code not in codes:
         return finding
     return replace(
         finding,
         severity=Severity.DOUBT,
-        advice="somebody wrote this script by hand, so it may be meant: rehearse it on a server of its engine",
+        advice=f"{why}: rehearse it on a server of its engine",
     )

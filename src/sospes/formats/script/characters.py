@@ -77,13 +77,13 @@ def _filled(name: str) -> codecs.CodecInfo | None:
 codecs.register(_filled)
 
 
-_MARKS_INSIDE = frozenset({"cp932", "shift_jis_2004", "big5", "gbk", "gb18030", "cp949", "johab"})
+MARKS_INSIDE = frozenset({"cp932", "shift_jis_2004", "big5", "gbk", "gb18030", "cp949", "johab"})
 """Codecs whose characters may hold the byte of a backslash. Only clients have such sets, servers don't."""
 
 
 def without_marks(data: bytes, codec: str) -> bytes | None:
     """The same in UTF-8, where a backslash could be part of a character; None where it can't be, or nobody can tell."""
-    if codec not in _MARKS_INSIDE or b"\\" not in data or data.isascii():
+    if codec not in MARKS_INSIDE or b"\\" not in data or data.isascii():
         return None
     try:
         return data.decode(codec).encode()

@@ -16,22 +16,25 @@ _CONNECT = re.compile(
 _RESTRICT = re.compile(r"\\(un)?restrict ([A-Za-z0-9]+)$")
 _ENCODING = re.compile(r"\\encoding '?([\w-]+)'?$")
 _SHOWN_ONLY = re.compile(
-    r"\\(?:(?:echo|qecho|warn|set|unset|timing|pset|x|a|t|errverbose|conninfo|d\w*[+S]*|l\+?|sf\+?|sv\+?|z|du|h|\?)"
-    r"(?:\s[^`|\\]*)?|c|connect|if .*|elif .*|else|endif)$"
+    r"\\(?:(?:echo|qecho|warn|unset|timing|pset|x|a|t|errverbose|conninfo|d\w*[+S]*|l\+?|sf\+?|sv\+?|z|du|h|\?)"
+    r"(?:\s[^`|\\]*)?|c|connect|"
+    r"set (?:ON_ERROR_STOP|ON_ERROR_ROLLBACK|QUIET|ECHO|ECHO_HIDDEN|VERBOSITY|SHOW_CONTEXT|SHOW_ALL_RESULTS) '?\w+'?)$"
 )
 """Client lines that change what is shown, or which of the lines are read, and nothing outside of the client.
 
 Backquotes in them would start a program, and a bar would send what is shown to one.
 """
+_TO_THE_CLIENT = re.compile(r"\\(?:set(?: [^`]*)?|if [^`]*|elif [^`]*|else|endif)$")
+"""Lines that put text of the client's into statements, or have it read some of them only."""
+
 _CLIENT_WORDS = re.compile(
-    rb"(?:use[ \t]+([^\s;]+)|(?:source|system|tee|pager|edit|connect)\b[^\n;]*|"
-    rb"(?:notee|nopager|status|warnings|nowarning|prompt\b[^\n;]*|charset[ \t]+\w+|rehash|resetconnection|go|ego|clear|"
-    rb"print|help|exit|quit))[ \t]*(?=\r?\n)",
+    rb"(?:use[ \t]+([^\s;]+)|charset[ \t]+(\w+)|(?:source|system|tee|pager|edit|connect)\b[^\n;]*|"
+    rb"(?:exit|quit|resetconnection)|(?:notee|nopager|status|warnings|nowarning|rehash|go|ego|clear|print|help))"
+    rb"[ \t]*(?=\r?\n|$)",
     re.I,
 )
 """Lines of MariaDB's client, which ends them at the line's end; a semicolon makes most of them statements."""
-
-
+_ENDING_WORDS = re.compile(rb"(?:exit|quit|resetconnection)\b", re.I)
 _REACHING_WORDS = re.compile(rb"(?:source|system|tee|pager|edit|connect)\b", re.I)
 
 
@@ -58,11 +61,8 @@ class MetaLines:
             settings.lexis = settings.lexis.changed(delimiter=delimiter[1])
             return
         text = line.decode(settings.codec, "replace").strip()
-        words = _CLIENT_WORDS.match(line) if settings.lexis.is_mariadb else None
-        if words is not None and words[1]:
-            settings.connect(words[1].decode(settings.codec, "replace").strip("`"))
-            return
-        if words is not None and not _REACHING_WORDS.match(line):
+        if settings.lexis.is_mariadb and (words := _CLIENT_WORDS.match(line)):
+            yield from self._client_word(words, text, place)
             return
         if settings.lexis.engine is Engine.POSTGRESQL:
             if match := _RESTRICT.match(text):
@@ -76,15 +76,32 @@ class MetaLines:
                 settings.set_encoding(match[1])
                 return
             if _SHOWN_ONLY.match(text):
-                if text.startswith(("\\if", "\\el")):
-                    yield doubt(
-                        "effect-unknown",
-                        f"lines of the script are read on a condition only: {text[:80]}",
-                        "feed it to the server's client, and count there",
-                        place,
-                    )
+                return
+            if _TO_THE_CLIENT.match(text):
+                yield doubt(
+                    "effect-unknown",
+                    f"what the client makes of it decides what the script does: {text[:80]}",
+                    "read what follows, feed it to the server's client, and count there",
+                    place,
+                )
                 return
         yield hostile(text, place)
+
+    def _client_word(self, words: re.Match[bytes], text: str, place: Place) -> Iterator[Finding]:
+        """Follow a word of MariaDB's client."""
+        if words[1]:
+            self._settings.connect(words[1].decode(self._settings.codec, "replace").strip("`"))
+        elif words[2]:
+            self._settings.set_encoding(words[2].decode("ascii", "replace"))
+        elif _ENDING_WORDS.match(words[0]):
+            yield doubt(
+                "effect-unknown",
+                f"the server's client ends here, or begins anew: {text[:80]}",
+                "what stands behind it may never be run: read the script, and count on a server",
+                place,
+            )
+        elif _REACHING_WORDS.match(words[0]):
+            yield hostile(text, place)
 
     def _restrict(self, lift: bool, key: str, place: Place) -> Iterator[Finding]:
         keys = self._settings.notes.restrict_keys

@@ -14,7 +14,8 @@ from sospes.formats.script.agreement import (
     rows_disagreement,
     statement_missing,
 )
-from sospes.formats.script.authorship import Authorship
+from sospes.formats.script.authorship import BY_HAND, MARKS_IN_LETTERS, Authorship
+from sospes.formats.script.characters import MARKS_INSIDE
 from sospes.formats.script.copy_data import read_copy
 from sospes.formats.script.header import HeaderNotes
 from sospes.formats.script.judging import FOREIGN_TEXT, Judge, foreign_text, hostile
@@ -48,6 +49,7 @@ _RESUME = re.compile(
 )
 _BEHIND_GAP = re.compile(_RESUME.pattern + rb"|(?:\A|\n)(\\\.)\r?\n")
 _DEFAULT_ROW = re.compile(rb"insert\s+into\s+.*?\s+default\s+values\s*;", re.I | re.S)
+_HALF = re.compile(rb"[\x81-\xfe]\\")
 _FOREIGN_LINE = re.compile(
     rb"[\w./-]+: (?:\[[\w ()]+\] )?(?:error|warning|hint|detail|notice|fatal|panic|got err|couldn't|can't|unknown)",
     re.I,
@@ -70,12 +72,13 @@ class ScriptReader:
         *,
         by_program: bool = False,
     ) -> None:
-        self._blocks = _watched(blocks)
+        self._halves = [False]
+        self._blocks = _watched(blocks, self._halves)
         self.notes = HeaderNotes()
         self.settings = Settings(lexis, self.notes)
         self._by_program = by_program
         self._authorship = Authorship(lexis.engine)
-        self._judge = Judge(self.settings, lambda: self._is_by_program)
+        self._judge = Judge(self.settings, lambda: not self._unsure)
         self.wants = wants or (lambda _: True)
         self.tables: dict[Name, Entry] = {}
         self._types: dict[Name, dict[str, Column]] = {}
@@ -89,13 +92,21 @@ class ScriptReader:
     @property
     def header(self) -> Header:
         """What the script said of itself, as far as it was read."""
-        return replace(self.notes.header(), by_program=self._is_by_program)
+        return replace(self.notes.header(), unsure=self._unsure)
 
     @property
-    def _is_by_program(self) -> bool:
-        """Whether all that was read shows that a backup program wrote it."""
+    def _unsure(self) -> str:
+        """Why the script's wording proves nothing; empty where all shows that a backup program wrote it."""
+        if self._has_marks_in_letters:
+            return MARKS_IN_LETTERS
         seen = self.notes.openings > 0 or bool(self.notes.transaction) or self._authorship.laid_out
-        return self._by_program or (seen and not self._authorship.by_hand)
+        return "" if self._by_program or (seen and not self._authorship.by_hand) else BY_HAND
+
+    @property
+    def _has_marks_in_letters(self) -> bool:
+        """Whether backslashes stand behind bytes that may be first halves of letters, and would be marks elsewhere."""
+        lexis = self.settings.lexis
+        return self._halves[0] and lexis.is_mariadb and lexis.encoding in MARKS_INSIDE
 
     def events(self) -> Iterator[Event]:
         """Everything in stored order. Damage is yielded as findings, never raised."""
@@ -107,7 +118,7 @@ class ScriptReader:
 
     def restart(self, blocks: Iterator[Block | Finding], wants: Wanted | None = None) -> None:
         """Go on with other text, keeping the settings and tables that are known by now."""
-        self._blocks = _watched(blocks)
+        self._blocks = _watched(blocks, self._halves)
         self.wants = wants or self.wants
 
     def _all_events(self) -> Iterator[Event]:
@@ -312,7 +323,7 @@ class ScriptReader:
             wanted=self.wants(table),
             encoding_stated=self.notes.encoding is not None,
             lost_before=table in self._with_losses,
-            by_program=self._is_by_program,
+            unsure=self._unsure,
         )
         begin = window.offset
         window.advance(rows_from)
@@ -438,6 +449,12 @@ class ScriptReader:
             yield missing
         if self._crlf:
             yield note("crlf-line-ends", "all lines end in carriage return and line feed: the text was converted")
+        if self._has_marks_in_letters:
+            yield doubt(
+                "letters-unsure",
+                f"{MARKS_IN_LETTERS} ({self.settings.codec}): strings may end elsewhere than they seem to",
+                "have its own engine restore it, or take the backup in utf8mb4",
+            )
         complete = notes.complete
         promises = notes.openings > 0 or notes.engine is Engine.SQLITE
         if complete is False or (notes.settings_saved and not notes.settings_restored):
@@ -469,10 +486,15 @@ def _is_schema_table(table: Name) -> bool:
     return table.name in {"sqlite_schema", "sqlite_master", "sqlite_sequence"}
 
 
-def _watched(blocks: Iterator[Block | Finding]) -> Iterator[Block | Finding]:
-    """The same blocks; no engine writes a zero byte into a script, so one is told of wherever it stands."""
+def _watched(blocks: Iterator[Block | Finding], halves: list[bool]) -> Iterator[Block | Finding]:
+    """The same blocks; no engine writes a zero byte into a script, so one is told of wherever it stands.
+
+    `halves` learns whether a backslash stands behind a byte that may be the first half of a letter.
+    """
     told = 0
     for block in blocks:
+        if isinstance(block, Block) and not halves[0] and b"\\" in block.data:
+            halves[0] = _HALF.search(block.data) is not None
         if isinstance(block, Block) and told < MOST_ZEROS and (first := block.data.find(0)) >= 0:
             told += 1
             last = block.data.rfind(0)

@@ -33,7 +33,7 @@ class DataRun:
     alone  the text holds these rows and nothing else, so what follows a gap is of the same table
     lost   some rows can't be reached, nobody knows how many
     lost_before  the same of an earlier run of the table
-    by_program   a backup program wrote the text, so that nothing stands behind the rows but what programs write
+    unsure       why what stands behind the rows may be meant; empty where a backup program wrote the text
     """
 
     table: Name
@@ -48,7 +48,7 @@ class DataRun:
     alone: bool = False
     lost: bool = False
     lost_before: bool = False
-    by_program: bool = True
+    unsure: str = ""
     encoding_stated: bool = True
     rows: int = 0
     damaged: int = 0
@@ -85,8 +85,8 @@ class DataRun:
             severity, advice = note, "SQLite keeps any bytes as text: if the source has them so, all is well"
         elif code == "encoding-broken" and not self.encoding_stated:
             severity, advice = doubt, "the script names no character set: find out which one its client used"
-        elif code == "row-unreadable" and not self.by_program:
-            severity, advice = doubt, "somebody wrote this script by hand: rehearse it on a server of its engine"
+        elif code == "row-unreadable" and self.unsure:
+            severity, advice = doubt, f"{self.unsure}: rehearse it on a server of its engine"
         yield severity(code, f"{self.table.label}, {which}: {message}", advice, place).at(
             database=self.table.database,
             schema=self.table.schema,
