@@ -10,20 +10,12 @@ from pathlib import Path
 import pytest
 
 from tests.backups import copy_table, mysql, postgresql
-from tests.conftest import folder_for_all, sospes
+from tests.conftest import sospes
 from tests.hostile.ways import MARIADB_HELD, MARIADB_TOLD, POSTGRESQL_HELD, POSTGRESQL_TOLD
 
 linux = pytest.mark.skipif(sys.platform != "linux", reason="private servers have walls on Linux only")
 TIDE = copy_table("public.tide", [("id", "integer")], [["1"]])
 SHIP = b"CREATE TABLE `tide` (\n  `id` int(11) DEFAULT NULL\n);\nINSERT INTO `tide` VALUES (1);\n"
-
-
-@pytest.fixture
-def canary(tmp_path_factory: pytest.TempPathFactory) -> Iterator[Path]:
-    """A file that nobody may make, in a folder where everybody may."""
-    folder = folder_for_all(tmp_path_factory.mktemp("canary"))
-    yield folder / "out"
-    assert list(folder.iterdir()) == [], "something came out"
 
 
 def _night(folder: Path, engine: str, way: str, canary: Path) -> Path:
@@ -63,6 +55,14 @@ def test_what_nobody_writes_into_a_backup_is_told(engine: str, way: str, tmp_pat
     assert sospes("verify", night, "--json").code in {1, 3}
     assert sospes("rehearse", night, "--json").code in {1, 3}
     assert sospes("inspect", "--contents", night, "--json").code in {1, 3}
+
+
+@pytest.mark.parametrize(("engine", "way"), _TOLD)
+def test_the_same_before_all_else_is_told_as_well(engine: str, way: str, tmp_path: Path, canary: Path) -> None:
+    text = way.replace("{canary}", str(canary)).encode() + b"\n\n"
+    path = tmp_path / "night.sql"
+    path.write_bytes(postgresql(text + TIDE) if engine == "postgresql" else mysql(text + SHIP))
+    assert sospes("verify", path, "--json").document["verdict"] != "sound"
 
 
 @pytest.mark.parametrize(("engine", "way"), _TOLD)

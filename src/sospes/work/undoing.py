@@ -61,7 +61,7 @@ class Undoing:
             self._gone.pop(entry.name, None)
         elif entry.kind == "drop":
             self._drop(entry, start)
-        elif entry.kind == "action" and self._given and not entry.definition.startswith(_CONDITIONS):
+        elif entry.kind == "action" and not entry.definition.startswith(_CONDITIONS):
             self._actions.append(start)
         elif self._changes(entry):
             self._changed.append(start)
@@ -124,8 +124,9 @@ class Undoing:
         names = {entry.name, *entry.parents}
         bare = {name.name for name in names}
         what = match[2]
-        if what == "owned":
+        if what == "owned":  # whatever somebody has on the server, of this backup or not
             gone = set(self._given)
+            self._actions.append(start)
         elif what == "schema":
             gone = {name for name in self._given if (name.schema or name.database) in bare}
         elif what == "database":
