@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import json
+import os
 import re
 import resource
 import signal
@@ -17,7 +18,9 @@ from typing import Any
 
 import pytest
 
-from sospes.sides.servers.marks import Naming, is_prefix, read_mark
+from sospes.sides.servers.address import read_address
+from sospes.sides.servers.hosts_postgresql import SharedHost
+from sospes.sides.servers.marks import MARK, Naming, is_prefix, read_mark
 from sospes.sides.servers.workers import Workers
 from tests.backups import copy_table, mysql, postgresql
 from tests.conftest import INPUTS, sospes
@@ -253,7 +256,7 @@ def test_a_kept_side_copy_is_marked_and_tidy_drops_only_such(
 
 def _left(server: str, *more: str) -> list[dict[str, Any]]:
     found: list[dict[str, Any]] = sospes("tidy", server, *more, "--json").document["result"]["left"]
-    return [item for item in found if item["kind"] == "database"]
+    return [item for item in found if item["kind"] in {"database", "role"}]
 
 
 @pytest.mark.servers
@@ -293,6 +296,29 @@ def test_a_mark_can_not_be_forged(
         for name in _databases(postgres) - {"postgres", "template0", "template1", "harbour"}:
             if name.startswith(("live_", "sospes_")):
                 postgres.run_sql("postgres", f'DROP DATABASE "{name}"')
+
+
+@pytest.mark.servers
+def test_a_role_whose_database_is_gone_is_found_and_dropped(
+    postgres: PostgresServer, shared: str, tmp_path: Path
+) -> None:
+    address = read_address(shared, {}, os.environ)
+    naming = Naming("sospes_", "night.sql", datetime(2026, 1, 2, 3, 4, 5, tzinfo=UTC))
+    host = SharedHost(address, naming, "UTF8")
+    for session in host.sessions(None, 2):
+        session.close()
+    [name] = host.made.values()
+    roles = f"SELECT rolname FROM pg_roles WHERE rolname = '{name}'"
+    try:
+        assert [item["kind"] for item in _left(shared)] == ["database"], "a role with its database goes with it"
+        postgres.run_sql("postgres", f"DROP DATABASE {name}")
+        postgres.run_sql("postgres", f"CREATE ROLE sospes_forged; COMMENT ON ROLE sospes_forged IS '{MARK}{{}}'")
+        told = {item["location"].rsplit("/", 1)[1]: (item["kind"], item["dropped"]) for item in _left(shared, "--drop")}
+        assert told == {name: ("role", True), "sospes_forged": ("role", False)}
+        assert postgres.query("postgres", roles) == b""
+    finally:
+        postgres.run_sql("postgres", f"DROP DATABASE IF EXISTS {name}")
+        postgres.run_sql("postgres", f"DROP ROLE IF EXISTS {name}; DROP ROLE IF EXISTS sospes_forged")
 
 
 @pytest.mark.servers

@@ -31,6 +31,6 @@ def _state(item: Left) -> str:
         return "in use"
     if not item.signed:
         return "its name or mark is like ours, but this user's Sospes didn't make it: left alone"
-    if item.kind == "database":
+    if item.kind in {"database", "role"}:
         return f"nobody uses it; made {item.made_at} from {item.backup}"
     return "running, and nobody uses it" if item.running else "stopped"

@@ -14,7 +14,7 @@ from sospes.work.outcome import Outcome
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Left:
-    """What was left: a private server's folder, or a database on a server in use; `dropped` once it is gone.
+    """What was left: a private server's folder, or a database or role on a server in use; `dropped` once it is gone.
 
     in_use   a run still goes on that made it, or somebody is connected to it
     signed   whether this user's own Sospes made it; nothing else is dropped
@@ -70,7 +70,7 @@ def _databases(server: Address, drop: bool) -> Iterator[Left]:
         if dropped:
             drop_marked(server, item.name)
         yield Left(
-            kind="database", location=replace(server, database=item.name).label, engine=server.engine.value,
+            kind=item.kind, location=replace(server, database=item.name).label, engine=server.engine.value,
             bytes=item.bytes, backup=item.backup, made_at=item.made_at, running=True, in_use=item.in_use,
             signed=item.signed, dropped=dropped,
         )  # fmt: skip

@@ -18,7 +18,7 @@ from sospes.sides.servers.address import Address
 from sospes.sides.servers.hosts import Host, OnPrivateServer, OnSharedServer, undivided
 from sospes.sides.servers.live_postgresql import connected, one_line
 from sospes.sides.servers.loads_postgresql import Session
-from sospes.sides.servers.marks import Marked, Naming, read_mark
+from sospes.sides.servers.marks import MARK, Marked, Naming, read_mark
 from sospes.sides.servers.needs import Needs, version_shortfall
 from sospes.sides.servers.private_postgresql import PrivatePostgresql
 
@@ -292,6 +292,11 @@ class SharedHost(OnSharedServer):
                 ).format(role, sql.Literal(secret))
             )
             self._roles.append(name)
+            [identity] = session.execute("SELECT oid::text FROM pg_roles WHERE rolname = %s", (name,)).fetchone() or [
+                ""
+            ]
+            mark = self._naming.mark(name, _role_identity(identity), self._address.state)
+            session.execute(sql.SQL("COMMENT ON ROLE {} IS {}").format(role, sql.Literal(mark)))
             session.execute(sql.SQL("GRANT {} TO CURRENT_USER").format(role))
             session.execute(sql.SQL("ALTER DATABASE {0} OWNER TO {0}").format(role))
         except psycopg.Error as error:
@@ -345,23 +350,42 @@ FROM pg_database d WHERE NOT d.datistemplate ORDER BY 1
 """
 
 
+_MARKED_ROLES = """
+SELECT r.rolname, r.oid::text, shobj_description(r.oid, 'pg_authid'),
+  (SELECT count(*) FROM pg_stat_activity a WHERE a.usesysid = r.oid)
+FROM pg_roles r
+WHERE shobj_description(r.oid, 'pg_authid') LIKE %s AND r.rolname NOT IN (SELECT datname FROM pg_database) ORDER BY 1
+"""
+
+
+def _role_identity(number: str) -> str:
+    """What a role's mark is bound to; no database's mark can be it."""
+    return f"role {number}"
+
+
 def marked_databases(address: Address) -> list[Marked]:
-    """The databases of a server that carry the mark."""
+    """The databases of a server that carry the mark, and roles that carry it and whose database is gone."""
     with connected(address, address.database or "postgres") as session:
         found = session.execute(_MARKED).fetchall()
-    marks = (
+        roles = session.execute(_MARKED_ROLES, (f"{MARK}%",)).fetchall()
+    marks = [
         read_mark((name, identity, text), size, connections, address.state)
         for name, identity, text, size, connections in found
-    )
+    ]
+    for name, number, text, connections in roles:
+        mark = read_mark((name, _role_identity(number), text), None, connections, address.state)
+        marks.append(None if mark is None else replace(mark, kind="role"))
     return [mark for mark in marks if mark is not None]
 
 
 def drop_marked(address: Address, name: str) -> None:
-    """Drop a database that carries the mark. Raises CannotCheck if it doesn't, or if the server refuses."""
-    if name not in {marked.name for marked in marked_databases(address) if marked.signed}:
+    """Drop a database or role that carries the mark. Raises CannotCheck if it doesn't, or if the server refuses."""
+    kinds = {marked.name: marked.kind for marked in marked_databases(address) if marked.signed}
+    if name not in kinds:
         raise CannotCheck(f"{name}: carries no mark of Sospes", "nothing was dropped; look at it yourself")
     with connected(address, address.database or "postgres") as session:
-        _drop(session, name)
+        if kinds[name] == "database":
+            _drop(session, name)
         session.execute(sql.SQL("DROP ROLE IF EXISTS {}").format(sql.Identifier(name)))
 
 

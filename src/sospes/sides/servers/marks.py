@@ -100,6 +100,7 @@ def _secret(state: Path) -> bytes:
 class Marked:
     """A database that carries the mark: its name on the server, the backup it was made from, and when.
 
+    kind    database, or role where one that restored into a database was left without it
     bytes   its size, where the server tells
     in_use  whether somebody is connected to it
     signed  whether this user's own Sospes made it, under this name; nothing else is ever dropped
@@ -111,6 +112,7 @@ class Marked:
     bytes: int | None
     in_use: bool
     signed: bool
+    kind: str = "database"
 
 
 def read_mark(mark: tuple[str, str, str | None], size: int | None, connections: int, state: Path) -> Marked | None:
