@@ -29,7 +29,7 @@ _TO_THE_CLIENT = re.compile(r"\\(?:set(?: [^`]*)?|if [^`]*|elif [^`]*|else|endif
 
 _CLIENT_WORDS = re.compile(
     rb"(?:use[ \t]+([^\s;]+)|charset[ \t]+(\w+)|(?:source|system|tee|pager|edit|connect)\b[^\n;]*|"
-    rb"(?:exit|quit|resetconnection)|(?:notee|nopager|status|warnings|nowarning|rehash|go|ego|clear|print|help))"
+    rb"(?:exit|quit|resetconnection)|(?:notee|nopager|status|warnings|nowarning|rehash|go|ego|clear|print|help|prompt\b[^\n;]*))"
     rb"[ \t]*(?=\r?\n|$)",
     re.I,
 )
