@@ -16,6 +16,12 @@ from sospes.sides.servers.marks import Naming
 from sospes.sides.servers.needs import Needs
 from sospes.sides.servers.private import PrivateServer
 
+RESTORER = "sospes_restorer"
+"""Who restores on a private server."""
+
+DATABASE = "sospes_side"
+"""The database of a backup that names none."""
+
 
 @contextmanager
 def undivided() -> Iterator[None]:

@@ -16,15 +16,11 @@ from sospes.model.entries import Entry
 from sospes.model.errors import CannotCheck
 from sospes.model.findings import Finding, note
 from sospes.sides.servers.address import Address
-from sospes.sides.servers.hosts import Host, OnPrivateServer, OnSharedServer, undivided
+from sospes.sides.servers.hosts import DATABASE, RESTORER, Host, OnPrivateServer, OnSharedServer, undivided
 from sospes.sides.servers.live_mariadb import ME, connected, one_line, quoted
 from sospes.sides.servers.marks import MARK_TABLE, Marked, Naming, read_mark
 from sospes.sides.servers.needs import Needs, version_shortfall
 from sospes.sides.servers.private import PrivateServer
-
-RESTORER = "sospes_restorer"
-DATABASE = "sospes_side"
-"""The database of a backup that names none."""
 
 Session: TypeAlias = "pymysql.Connection[Any]"
 Cursor: TypeAlias = "pymysql.cursors.Cursor"

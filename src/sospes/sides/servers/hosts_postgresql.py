@@ -15,16 +15,12 @@ from sospes.model.entries import Entry
 from sospes.model.errors import CannotCheck
 from sospes.model.findings import Finding, note
 from sospes.sides.servers.address import Address
-from sospes.sides.servers.hosts import Host, OnPrivateServer, OnSharedServer, undivided
+from sospes.sides.servers.hosts import DATABASE, RESTORER, Host, OnPrivateServer, OnSharedServer, undivided
 from sospes.sides.servers.live_postgresql import connected, one_line
 from sospes.sides.servers.loads_postgresql import Session
 from sospes.sides.servers.marks import MARK, Marked, Naming, read_mark
 from sospes.sides.servers.needs import Needs, version_shortfall
 from sospes.sides.servers.private_postgresql import PrivatePostgresql
-
-RESTORER = "sospes_restorer"
-DATABASE = "sospes_side"
-"""The database of a backup that names none."""
 
 _STATED = re.compile(
     r"""\b(ENCODING|LOCALE_PROVIDER|ICU_LOCALE|LC_COLLATE|LC_CTYPE|LOCALE|BUILTIN_LOCALE)\s*=\s*'((?:[^']|'')*)'""",
@@ -45,9 +41,6 @@ SELECT name, bool_or(NOT superuser OR trusted) FROM pg_available_extension_versi
 
 class PostgresqlHost(Host, Protocol):
     """The same with what this engine needs."""
-
-    has_administrator: bool
-    """Whether the first connection is of somebody who may do more than the restorer."""
 
     def passes_over(self, entry: Entry) -> bool:
         """Whether a statement is left to the host: its `take` notes it."""
@@ -130,8 +123,6 @@ def _extensions_missing(session: Session, needs: Needs, *, superuser: bool) -> l
 class PrivateHost(OnPrivateServer):
     """A private server: roles are made as needed, and a restorer without superuser rights does the work."""
 
-    has_administrator = True
-
     def __init__(self, server: PrivatePostgresql, encoding: str | None) -> None:
         super().__init__(server)
         self.roles: list[str] = []
@@ -208,8 +199,6 @@ class SharedHost(OnSharedServer):
     The role has the database's name, owns it, and may do nothing else; the user of the address makes and drops both,
     and runs no text of the backup. With a backup that is trusted there is no such role.
     """
-
-    has_administrator = False
 
     def __init__(self, address: Address, naming: Naming, encoding: str | None) -> None:
         super().__init__(address, naming)
@@ -292,10 +281,8 @@ class SharedHost(OnSharedServer):
                 ).format(role, sql.Literal(secret))
             )
             self._roles.append(name)
-            [identity] = session.execute("SELECT oid::text FROM pg_roles WHERE rolname = %s", (name,)).fetchone() or [
-                ""
-            ]
-            mark = self._naming.mark(name, _role_identity(identity), self._address.state)
+            [identity] = session.execute(_ROLE_IDENTITY, (name,)).fetchone() or [""]
+            mark = self._naming.mark(name, str(identity), self._address.state)
             session.execute(sql.SQL("COMMENT ON ROLE {} IS {}").format(role, sql.Literal(mark)))
             session.execute(sql.SQL("GRANT {} TO CURRENT_USER").format(role))
             session.execute(sql.SQL("ALTER DATABASE {0} OWNER TO {0}").format(role))
@@ -338,6 +325,8 @@ class SharedHost(OnSharedServer):
 
 
 _IDENTITY = "SELECT oid::text FROM pg_database WHERE datname = %s"
+_ROLE_IDENTITY = "SELECT 'role ' || oid FROM pg_roles WHERE rolname = %s"
+"""What the mark of a role is bound to, which is that of no database."""
 _END_OWN = """
 SELECT pg_terminate_backend(pid) FROM pg_stat_activity
 WHERE datname = %s AND (usename = current_user OR usename = ANY (%s::name[])) AND pid <> pg_backend_pid()
@@ -351,16 +340,11 @@ FROM pg_database d WHERE NOT d.datistemplate ORDER BY 1
 
 
 _MARKED_ROLES = """
-SELECT r.rolname, r.oid::text, shobj_description(r.oid, 'pg_authid'),
+SELECT r.rolname, 'role ' || r.oid, shobj_description(r.oid, 'pg_authid'),
   (SELECT count(*) FROM pg_stat_activity a WHERE a.usesysid = r.oid)
 FROM pg_roles r
 WHERE shobj_description(r.oid, 'pg_authid') LIKE %s AND r.rolname NOT IN (SELECT datname FROM pg_database) ORDER BY 1
 """
-
-
-def _role_identity(number: str) -> str:
-    """What a role's mark is bound to; no database's mark can be it."""
-    return f"role {number}"
 
 
 def marked_databases(address: Address) -> list[Marked]:
@@ -368,13 +352,9 @@ def marked_databases(address: Address) -> list[Marked]:
     with connected(address, address.database or "postgres") as session:
         found = session.execute(_MARKED).fetchall()
         roles = session.execute(_MARKED_ROLES, (f"{MARK}%",)).fetchall()
-    marks = [
-        read_mark((name, identity, text), size, connections, address.state)
-        for name, identity, text, size, connections in found
-    ]
-    for name, number, text, connections in roles:
-        mark = read_mark((name, _role_identity(number), text), None, connections, address.state)
-        marks.append(None if mark is None else replace(mark, kind="role"))
+    marks = [read_mark(tuple(mark), size, connections, address.state) for *mark, size, connections in found]
+    of_roles = [read_mark(tuple(mark), None, connections, address.state) for *mark, connections in roles]
+    marks += [replace(mark, kind="role") for mark in of_roles if mark is not None]
     return [mark for mark in marks if mark is not None]
 
 

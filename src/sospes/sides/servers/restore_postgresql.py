@@ -134,11 +134,12 @@ class PostgresqlRestore:
             rows = {table: count for table, count in self.rows.items() if (table.database or "") == name}
             yield from check_database(side.restorer, rows)
         for entry, encoding in sorted(self._last, key=lambda last: last[0].kind == "event trigger"):
-            administrator = self._side(entry.name.database).administrator
-            administrator.execute(psycopg.sql.SQL("SET client_encoding = {}").format(psycopg.sql.Literal(encoding)))
-            yield from self._run(self._session_for(self._side(entry.name.database), entry, Leave.LAST), entry)
+            side = self._side(entry.name.database)
+            said = psycopg.sql.SQL("SET client_encoding = {}").format(psycopg.sql.Literal(encoding))
+            side.administrator.execute(said)
+            yield from self._run_by_leave(side, entry, Leave.LAST)
             if entry.kind == "event trigger":  # it is there, and runs for nothing that is still to come
-                self._silence(administrator, entry.name.name)
+                self._silence(side.administrator, entry.name.name)
 
     def _silence(self, administrator: Session, trigger: str) -> None:
         """Keep an event trigger of the backup from running as whoever does something."""
@@ -246,18 +247,33 @@ class PostgresqlRestore:
             yield from self._later(side, entry, entry.about)
             return
         yield from self._settled(side)
-        yield from self._run(self._session_for(side, entry, leave), entry)
+        yield from self._run_by_leave(side, entry, leave)
         if entry.kind == "setting" and not side.inline:
-            others = side.workers.connections
-            administrator = [side.administrator] if rebuilt(entry) is not None else []
-            for session in [*administrator, *others]:
-                for _ in self._run(session, entry):
-                    pass  # told of the first connection
+            self._settle_others(side, entry)
 
-    def _session_for(self, side: _Side, entry: Entry, leave: Leave) -> Session:
-        """The administrator's connection for what can be built anew and needs it, else the restorer's."""
+    def _settle_others(self, side: _Side, entry: Entry) -> None:
+        """Let a setting hold for the other connections; what failed was told of the first one."""
+        anew = rebuilt(entry)
+        others: list[tuple[Session, bytes | None]] = [(session, None) for session in side.workers.connections]
+        if anew is not None:
+            others.insert(0, (side.administrator, self._administered(anew)))
+        for session, text in others:
+            for _ in self._run(session, entry, text):
+                pass
+
+    def _run_by_leave(self, side: _Side, entry: Entry, leave: Leave) -> Iterator[Finding]:
+        """Run what can be built anew and needs it on the administrator's connection, all else on the restorer's."""
         needs = bool(self.host.walls) if entry.kind in _RESERVED else leave in {Leave.ADMINISTRATOR, Leave.LAST}
-        return side.administrator if needs and rebuilt(entry) is not None else side.restorer
+        anew = rebuilt(entry) if needs else None
+        if anew is None:
+            yield from self._run(side.restorer, entry)
+        else:
+            yield from self._run(side.administrator, entry, self._administered(anew))
+
+    def _administered(self, anew: bytes) -> bytes | None:
+        """What the administrator's connection runs in a statement's place: on a server in use it is nobody with more
+        rights than the restorer, and runs the statement itself."""
+        return None if self.host.folder is None else anew
 
     def _note_keys(self, entry: Entry) -> None:
         """Rows behind keys go in by one connection, and behind references and triggers one table after the other."""
@@ -279,9 +295,9 @@ class PostgresqlRestore:
         side.later.update(dict.fromkeys(tables, worker))
         side.workers.submit(worker, partial(_define, side, entry))
 
-    def _run(self, session: Session, entry: Entry, tries: int = 8) -> Iterator[Finding]:
+    def _run(self, session: Session, entry: Entry, anew: bytes | None = None, tries: int = 8) -> Iterator[Finding]:
+        """Run a statement, or what was built anew of it, which comes as one statement only."""
         try:
-            anew = self._anew(session, entry)
             if anew is not None:
                 _one_statement(session, anew)
             else:
@@ -289,14 +305,9 @@ class PostgresqlRestore:
         except psycopg.Error as error:
             missing = _ROLE_MISSING.search(str(error))
             if tries and ((missing and self.host.make_role(missing[1])) or self._made_schema(session, entry, error)):
-                yield from self._run(session, entry, tries - 1)
+                yield from self._run(session, entry, anew, tries - 1)
             elif not _harmless(entry, error):
                 yield from filter(None, [self._failure(entry, error)])
-
-    def _anew(self, session: Session, entry: Entry) -> bytes | None:
-        """What an administrator runs in a statement's place; None where the session is not one's."""
-        administrators = [side.administrator for side in self._sides.values()] if self.host.has_administrator else []
-        return rebuilt(entry) if any(session is one for one in administrators) else None
 
     def _made_schema(self, session: Session, entry: Entry, error: psycopg.Error) -> bool:
         """Make a schema that a backup of single tables takes for granted."""
