@@ -41,6 +41,11 @@ class Reader(Protocol):
         """Who wrote it, of what, when; as far as it was read."""
         ...
 
+    @property
+    def unsure(self) -> str:
+        """Why what is inferred from its wording is not sure; empty where a backup program surely wrote it."""
+        ...
+
     def events(self) -> Iterator[Event]:
         """Entries, rows and findings in stored order; damage is a finding, not an exception."""
         ...
@@ -109,7 +114,7 @@ class Opened:
 
     def weighed(self, finding: Finding) -> Finding:
         """A finding as it counts for who wrote the backup, with the file's name."""
-        unsure = self.reader.header.unsure if self.reader is not None else ""
+        unsure = self.reader.unsure if self.reader is not None else ""
         return (weakened(finding, unsure) if unsure else finding).at(file=finding.place.file or self.name)
 
     def placed(self, finding: Finding) -> Finding:

@@ -29,11 +29,7 @@ class Notation(StrEnum):
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Header:
-    """Who wrote a backup, of what, when. Unknown is None, never guessed.
-
-    promised    it has an opening that goes with a closing line
-    unsure      why what is inferred from the script's wording is not sure; empty where a backup program wrote it
-    """
+    """Who wrote a backup, of what, when. Unknown is None, never guessed."""
 
     format: str
     engine: Engine | None = None
@@ -45,9 +41,7 @@ class Header:
     started_at: str | None = None
     complete: bool | None = None
     kind: str | None = None
-    promised: bool = False
     cluster: bool = False
-    unsure: str = ""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -28,7 +28,7 @@ from sospes.work.gathering import heading
 from sospes.work.live_rows import LiveRows
 from sospes.work.matching import Comparing, matched
 from sospes.work.object_differences import ObjectDifference, listed_objects
-from sospes.work.object_mends import object_fixes
+from sospes.work.object_mends import ObjectFix, object_fixes
 from sospes.work.outcome import Outcome
 from sospes.work.pairing import Pair, Pairing, pair_tables
 from sospes.work.row_sides import RowSide
@@ -124,16 +124,7 @@ def mend(left_place: Path | Address, right_place: Path | Address, how: Mending) 
         triggers = _triggers(right, fixes)
         chosen = {(fix.pair.right.name.schema or "", fix.pair.right.name.name) for fix in fixes}
         made = object_fixes(left, right, frozenset(chosen) if how.comparing.tables else None) if how.objects else []
-    forward = Work(
-        rows=[statement for fix in fixes for statement in fix.forward],
-        behind=[
-            heading(item.item.key.kind, item.item.key.label) + statement for item in made for statement in item.forward
-        ],
-    )
-    back = Work(
-        rows=[statement for fix in reversed(fixes) for statement in reversed(fix.back)],
-        before=[statement for item in reversed(made) for statement in item.back],
-    )
+    forward, back = _works(fixes, made)
     header = _header(left, right, how, [*_counts(fixes), *(f"made anew: {item.item.key.label}" for item in made)])
     _write(how.out, dialect.script(forward), header("brings back what is missing or changed"))
     _write(how.undo, dialect.script(back), header("takes back what the other script did"))
@@ -161,6 +152,21 @@ def mend(left_place: Path | Address, right_place: Path | Address, how: Mending) 
         ),
         seconds=time.perf_counter() - begin,
     )  # fmt: skip
+
+
+def _works(fixes: Sequence[_Fix], made: Sequence[ObjectFix]) -> tuple[Work, Work]:
+    """What brings all back, and what takes it away again."""
+    forward = Work(
+        rows=[statement for fix in fixes for statement in fix.forward],
+        behind=[
+            heading(item.item.key.kind, item.item.key.label) + statement for item in made for statement in item.forward
+        ],
+    )
+    back = Work(
+        rows=[statement for fix in reversed(fixes) for statement in reversed(fix.back)],
+        before=[statement for item in reversed(made) for statement in item.back],
+    )
+    return forward, back
 
 
 def _check(right: Path | Address, how: Mending) -> None:

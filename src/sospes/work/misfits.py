@@ -12,6 +12,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass, replace
 
 from sospes.formats.script.agreement import one_bit_apart
+from sospes.formats.script.reach import OWN_DATABASES
 from sospes.model.entries import Constraint, ConstraintKind, Engine, Entry, Name
 from sospes.model.events import RowsBegin
 from sospes.model.findings import Finding, Place, fault, note
@@ -22,7 +23,6 @@ _NEEDS_TABLE = frozenset(
     {"trigger", "default", "identity", "table setting", "ownership", "sequence owner", "policy", "attach"}
 )
 _OWN_SCHEMAS = frozenset({"pg_catalog", "information_schema"})
-_OWN_DATABASES = frozenset({"mysql", "sys", "performance_schema"})
 _ALWAYS_THERE = frozenset("rowid oid _rowid_ ctid tableoid xmin xmax cmin cmax".split())
 _ENGINE_TABLES = frozenset(
     "sqlite_schema sqlite_master sqlite_sequence sqlite_stat1 sqlite_stat2 sqlite_stat3 sqlite_stat4".split()
@@ -180,7 +180,7 @@ class Fit:
         self, name: Name, message: str, engine: Engine | None, entry: Entry | None = None
     ) -> Iterator[Finding]:
         """A table that nothing in the backup defines: damage, unless something else may bring it."""
-        if name.schema in _OWN_SCHEMAS or (engine is not Engine.POSTGRESQL and name.database in _OWN_DATABASES):
+        if name.schema in _OWN_SCHEMAS or (engine is not Engine.POSTGRESQL and name.database in OWN_DATABASES):
             return
         if engine is Engine.SQLITE and is_engine_table(name):
             return

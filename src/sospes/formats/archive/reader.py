@@ -51,6 +51,8 @@ class ArchiveReader:
     Afterwards `unpacked` says how many plain bytes of data were read.
     """
 
+    unsure = ""  # only a backup program writes archives
+
     def __init__(
         self,
         archive: ArchiveHeader,
@@ -85,7 +87,6 @@ class ArchiveReader:
             written_at=self.archive.created,
             started_at=self.archive.created,
             complete=self._finished,
-            promised=True,
         )
 
     @property

@@ -28,7 +28,7 @@ _SERIAL = re.compile(r"(?:big|small)?serial[248]?$", re.I)
 
 BY_HAND = "somebody wrote this script by hand, so it may be meant"
 MARKS_IN_LETTERS = "letters of the script's character set may hold backslashes, which can't be told from marks"
-INFERRED = frozenset(
+_INFERRED = frozenset(
     (
         "row-shape value-unreadable value-type more-row-faults statement-unreadable "
         "definition-unreadable table-undefined column-unknown defined-twice dropped-again changed-again key-repeated "
@@ -39,7 +39,7 @@ INFERRED = frozenset(
 _CUT_WRONG = frozenset(
     (
         "row-unreadable truncated text-lost rows-lost closing-line-missing definition-damaged encoding-broken "
-        "line-ends-changed statement-failed rows-refused rows-differ object-missing table-refused"
+        "statement-failed rows-refused object-missing table-refused"
     ).split()
 )
 """What else may come of a statement that was cut in the wrong place."""
@@ -93,11 +93,12 @@ class Authorship:
 
 def weakened(finding: Finding, why: str) -> Finding:
     """What a finding is in a script whose wording proves nothing, for a reason: a doubt where it rests on wording."""
-    codes = INFERRED | _CUT_WRONG if why == MARKS_IN_LETTERS else INFERRED
+    codes = _INFERRED | _CUT_WRONG if why == MARKS_IN_LETTERS else _INFERRED
     if finding.severity is not Severity.FAULT or finding.code not in codes:
         return finding
-    return replace(
-        finding,
-        severity=Severity.DOUBT,
-        advice=f"{why}: rehearse it on a server of its engine",
-    )
+    return doubted(finding, why)
+
+
+def doubted(finding: Finding, why: str) -> Finding:
+    """The same as a doubt, for a reason that only the engine can overrule."""
+    return replace(finding, severity=Severity.DOUBT, advice=f"{why}: rehearse it on a server of its engine")

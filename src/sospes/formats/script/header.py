@@ -140,7 +140,6 @@ class HeaderNotes:
             written_at=self.written_at or self.started_at,
             started_at=self.started_at,
             complete=self.complete,
-            promised=self.openings > 0 or bool(self.transaction),
             cluster=self.cluster,
         )
 

@@ -15,6 +15,13 @@ from typing import NamedTuple
 from sospes.formats.script.characters import said_in
 from sospes.model.entries import Engine
 
+PLAIN_STRING = rb"'(?:[^']++|'')*+'"
+ESCAPED_STRING = rb"'(?:[^'\\]++|\\.|'')*+'"
+_DOUBLE_QUOTED = rb'"(?:[^"]++|"")*+"'
+_BACKTICKED = rb"`(?:[^`]++|``)*+`"
+_BRACKETED = rb"\[[^\]]*+\]"
+_DOLLAR_QUOTED = rb"\$(?P<tag>[A-Za-z_\x80-\xff][A-Za-z0-9_\x80-\xff]*+)?\$.*?\$(?(tag)(?P=tag))\$"
+_NOT_IN_NAME = rb"(?<![A-Za-z0-9_$\x80-\xff])"
 _STRING_PLAIN = re.compile(rb"(?:[^']++|'')*+'")
 _STRING_ESCAPED = re.compile(rb"(?:[^'\\]++|\\.|'')*+'", re.S)
 _DOUBLE = re.compile(rb'(?:[^"]++|"")*+"')
@@ -41,16 +48,21 @@ _NAME_BYTES = frozenset(b"abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ01
 @cache
 def _token_pattern(engine: Engine, escapes: bool) -> re.Pattern[bytes]:
     """One pattern for all tokens: engines differ in comments, brackets and backslashes."""
-    bracket = rb"(?P<bracket>\[[^\]]*+\])|" if engine is Engine.SQLITE else b""
-    plain = rb"(?:[^'\\]++|\\.|'')*+" if escapes else rb"(?:[^']++|'')*+"
+    bracket = rb"(?P<bracket>" + _BRACKETED + rb")|" if engine is Engine.SQLITE else b""
     return re.compile(
         rb"(?P<space>[ \t\n\r\f]++|" + _comment(engine) + rb")"
         rb"|(?P<conditional>/\*M?!\d*|\*/)"
-        rb"|(?P<string>[eE]'(?:[^'\\]++|\\.|'')*+'|'" + plain + rb"')"
+        rb"|(?P<string>[eE]" + ESCAPED_STRING + rb"|" + (ESCAPED_STRING if escapes else PLAIN_STRING) + rb")"
         rb"|(?P<word>[A-Za-z_\x80-\xff@][A-Za-z0-9_$\x80-\xff@]*+)"
-        rb'|(?P<double>"(?:[^"]++|"")*+")|(?P<backtick>`(?:[^`]++|``)*+`)|'
+        rb"|(?P<double>"
+        + _DOUBLE_QUOTED
+        + rb")|(?P<backtick>"
+        + _BACKTICKED
+        + rb")|"
         + bracket
-        + rb"(?P<dollar>\$(?P<tag>[A-Za-z_\x80-\xff][A-Za-z0-9_\x80-\xff]*+)?\$.*?\$(?(tag)(?P=tag))\$)"
+        + rb"(?P<dollar>"
+        + _DOLLAR_QUOTED
+        + rb")"
         rb"|(?P<number>[0-9][0-9A-Za-z_.]*+)"
         rb"|(?P<mark>.)",
         re.S,
@@ -95,17 +107,17 @@ def without_comments(text: bytes, lexis: Lexis) -> bytes:
 @cache
 def _quoted_or_comment(engine: Engine, escapes: bool) -> re.Pattern[bytes]:
     """One pattern for what may hold the marks of a comment, and for comments; it passes over all else."""
-    plain = rb"(?:[^'\\]++|\\.|'')*+" if escapes else rb"(?:[^']++|'')*+"
     parts = [
         rb"(?P<comment>" + _comment(engine) + rb")",
-        rb"(?<![A-Za-z0-9_$\x80-\xff])[eE]'(?:[^'\\]++|\\.|'')*+'|'" + plain + rb"'",
-        rb'"(?:[^"]++|"")*+"|`(?:[^`]++|``)*+`',
+        _NOT_IN_NAME + rb"[eE]" + ESCAPED_STRING,
+        ESCAPED_STRING if escapes else PLAIN_STRING,
+        _DOUBLE_QUOTED,
+        _BACKTICKED,
     ]
     if engine is Engine.SQLITE:
-        parts.append(rb"\[[^\]]*+\]")
+        parts.append(_BRACKETED)
     if engine is Engine.POSTGRESQL:
-        tag = rb"(?P<tag>[A-Za-z_\x80-\xff][A-Za-z0-9_\x80-\xff]*+)"
-        parts.append(rb"(?<![A-Za-z0-9_$\x80-\xff])\$" + tag + rb"?\$.*?\$(?(tag)(?P=tag))\$")
+        parts.append(_NOT_IN_NAME + _DOLLAR_QUOTED)
     return re.compile(b"|".join(parts), re.S)
 
 

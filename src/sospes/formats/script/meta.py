@@ -20,7 +20,7 @@ _SHOWN_ONLY = re.compile(
     r"(?:\s[^`|\\]*)?|c|connect|"
     r"set (?:ON_ERROR_STOP|ON_ERROR_ROLLBACK|QUIET|ECHO|ECHO_HIDDEN|VERBOSITY|SHOW_CONTEXT|SHOW_ALL_RESULTS) '?\w+'?)$"
 )
-"""Client lines that change what is shown, or which of the lines are read, and nothing outside of the client.
+"""Client lines that change what is shown, and nothing outside of the client.
 
 Backquotes in them would start a program, and a bar would send what is shown to one.
 """
@@ -28,14 +28,15 @@ _TO_THE_CLIENT = re.compile(r"\\(?:set(?: [^`]*)?|if [^`]*|elif [^`]*|else|endif
 """Lines that put text of the client's into statements, or have it read some of them only."""
 
 _CLIENT_WORDS = re.compile(
-    rb"(?:use[ \t]+([^\s;]+)|charset[ \t]+(\w+)|(?:source|system|tee|pager|edit|connect)\b[^\n;]*|"
-    rb"(?:exit|quit|resetconnection)|(?:notee|nopager|status|warnings|nowarning|rehash|go|ego|clear|print|help|prompt\b[^\n;]*))"
-    rb"[ \t]*(?=\r?\n|$)",
+    rb"(?:use[ \t]+(?P<use>[^\s;]+)|charset[ \t]+(?P<charset>\w+)|"
+    rb"(?P<reaching>(?:source|system|tee|pager|edit|connect)\b[^\n;]*)|(?P<ending>exit|quit|resetconnection)|"
+    rb"notee|nopager|status|warnings|nowarning|rehash|go|ego|clear|print|help|prompt\b[^\n;]*)[ \t]*(?=\r?\n|$)",
     re.I,
 )
-"""Lines of MariaDB's client, which ends them at the line's end; a semicolon makes most of them statements."""
-_ENDING_WORDS = re.compile(rb"(?:exit|quit|resetconnection)\b", re.I)
-_REACHING_WORDS = re.compile(rb"(?:source|system|tee|pager|edit|connect)\b", re.I)
+"""Lines of MariaDB's client, which ends them at the line's end; a semicolon makes most of them statements.
+
+Those of no group change what is shown.
+"""
 
 
 class MetaLines:
@@ -89,18 +90,18 @@ class MetaLines:
 
     def _client_word(self, words: re.Match[bytes], text: str, place: Place) -> Iterator[Finding]:
         """Follow a word of MariaDB's client."""
-        if words[1]:
-            self._settings.connect(words[1].decode(self._settings.codec, "replace").strip("`"))
-        elif words[2]:
-            self._settings.set_encoding(words[2].decode("ascii", "replace"))
-        elif _ENDING_WORDS.match(words[0]):
+        if words["use"]:
+            self._settings.connect(words["use"].decode(self._settings.codec, "replace").strip("`"))
+        elif words["charset"]:
+            self._settings.set_encoding(words["charset"].decode("ascii", "replace"))
+        elif words["ending"]:
             yield doubt(
                 "effect-unknown",
                 f"the server's client ends here, or begins anew: {text[:80]}",
                 "what stands behind it may never be run: read the script, and count on a server",
                 place,
             )
-        elif _REACHING_WORDS.match(words[0]):
+        elif words["reaching"]:
             yield hostile(text, place)
 
     def _restrict(self, lift: bool, key: str, place: Place) -> Iterator[Finding]:

@@ -22,7 +22,7 @@ from sospes.formats.script.judging import FOREIGN_TEXT, Judge, foreign_text, hos
 from sospes.formats.script.lexis import Lexis, Unfinished, comment_end, statement_end
 from sospes.formats.script.meta import MetaLines
 from sospes.formats.script.reach import OWN_DATABASES, changes_accounts
-from sospes.formats.script.row_heads import OTHER_COPY, DataHead, copy_head, insert_head
+from sospes.formats.script.row_heads import DataHead, copy_head, copy_with_options, insert_head
 from sospes.formats.script.run import DataRun, default_names, empty_rows
 from sospes.formats.script.settings import Settings
 from sospes.formats.script.statements import Classifier, Where
@@ -72,13 +72,13 @@ class ScriptReader:
         *,
         by_program: bool = False,
     ) -> None:
-        self._halves = [False]
-        self._blocks = _watched(blocks, self._halves)
+        self._blocks = self._watched(blocks)
+        self._has_halves = False
         self.notes = HeaderNotes()
         self.settings = Settings(lexis, self.notes)
         self._by_program = by_program
         self._authorship = Authorship(lexis.engine)
-        self._judge = Judge(self.settings, lambda: not self._unsure)
+        self._judge = Judge(self.settings, lambda: not self.unsure)
         self.wants = wants or (lambda _: True)
         self.tables: dict[Name, Entry] = {}
         self._types: dict[Name, dict[str, Column]] = {}
@@ -92,10 +92,10 @@ class ScriptReader:
     @property
     def header(self) -> Header:
         """What the script said of itself, as far as it was read."""
-        return replace(self.notes.header(), unsure=self._unsure)
+        return self.notes.header()
 
     @property
-    def _unsure(self) -> str:
+    def unsure(self) -> str:
         """Why the script's wording proves nothing; empty where all shows that a backup program wrote it."""
         if self._has_marks_in_letters:
             return MARKS_IN_LETTERS
@@ -106,7 +106,7 @@ class ScriptReader:
     def _has_marks_in_letters(self) -> bool:
         """Whether backslashes stand behind bytes that may be first halves of letters, and would be marks elsewhere."""
         lexis = self.settings.lexis
-        return self._halves[0] and lexis.is_mariadb and lexis.encoding in MARKS_INSIDE
+        return self._has_halves and lexis.is_mariadb and lexis.encoding in MARKS_INSIDE
 
     def events(self) -> Iterator[Event]:
         """Everything in stored order. Damage is yielded as findings, never raised."""
@@ -118,8 +118,31 @@ class ScriptReader:
 
     def restart(self, blocks: Iterator[Block | Finding], wants: Wanted | None = None) -> None:
         """Go on with other text, keeping the settings and tables that are known by now."""
-        self._blocks = _watched(blocks, self._halves)
+        self._blocks = self._watched(blocks)
         self.wants = wants or self.wants
+
+    def _watched(self, blocks: Iterator[Block | Finding]) -> Iterator[Block | Finding]:
+        """The same blocks; no engine writes a zero byte into a script, so one is told of wherever it stands.
+
+        In MariaDB's scripts it is noticed whether a backslash stands behind a byte that may be half a letter.
+        """
+        told = 0
+        for block in blocks:
+            if not isinstance(block, Block):
+                yield block
+                continue
+            if self.settings.lexis.is_mariadb and not self._has_halves and b"\\" in block.data:
+                self._has_halves = _HALF.search(block.data) is not None
+            if told < MOST_ZEROS and (first := block.data.find(0)) >= 0:
+                told += 1
+                last = block.data.rfind(0)
+                yield fault(
+                    "zero-bytes",
+                    f"{block.data.count(0):,} zero bytes stand in the text, where no script has any",
+                    "a part of the file was lost, by a crash or a bad copy: take the backup from another copy",
+                    Place(plain_from=block.plain_from + first, plain_to=block.plain_from + last + 1),
+                )
+            yield block
 
     def _all_events(self) -> Iterator[Event]:
         window = Window(self._blocks)
@@ -260,7 +283,7 @@ class ScriptReader:
                 yield from self._announced_rows(announced, copy.table, window)
                 yield from self._rows(window, copy, Notation.COPY)
                 return
-            if (other := OTHER_COPY.match(window.data, window.position)) is not None:
+            if (other := copy_with_options(window.data, window.position)) is not None:
                 yield from self._unread_rows(window, other)
                 return
         if head[:6] in {b"insert", b"replac"} or head[:3] in {b"/*!", b"/*m"}:
@@ -275,20 +298,20 @@ class ScriptReader:
     def _unread_rows(self, window: Window, head: re.Match[bytes]) -> Iterator[Finding]:
         """Rows in a form that no backup program writes: stepped over, up to their closing mark."""
         place = self._place(window)
+        target, options = (head[group].decode("utf-8", "replace").strip() for group in (1, 2))
         window.advance(head.end())
         while (line := self._take_line(window)).strip() != b"\\.":
             if not line:
                 yield fault(
                     "truncated",
-                    f"the rows of COPY {head[1].decode('utf-8', 'replace').strip()} have no closing mark",
+                    f"the rows of COPY {target} have no closing mark",
                     "the file was cut off: copy it again, or take the backup again",
                     place,
                 )
                 return
         yield doubt(
             "rows-unread",
-            f"the rows of COPY {head[1].decode('utf-8', 'replace').strip()} are written with options of their own, "
-            f"{head[2].decode('utf-8', 'replace').strip()}, and were not read",
+            f"the rows of COPY {target} are written with options of their own, {options}, and were not read",
             "no backup program writes them so: have a server of its engine restore it, and count there",
             place,
         )
@@ -323,7 +346,7 @@ class ScriptReader:
             wanted=self.wants(table),
             encoding_stated=self.notes.encoding is not None,
             lost_before=table in self._with_losses,
-            unsure=self._unsure,
+            unsure=self.unsure,
         )
         begin = window.offset
         window.advance(rows_from)
@@ -484,24 +507,3 @@ class ScriptReader:
 
 def _is_schema_table(table: Name) -> bool:
     return table.name in {"sqlite_schema", "sqlite_master", "sqlite_sequence"}
-
-
-def _watched(blocks: Iterator[Block | Finding], halves: list[bool]) -> Iterator[Block | Finding]:
-    """The same blocks; no engine writes a zero byte into a script, so one is told of wherever it stands.
-
-    `halves` learns whether a backslash stands behind a byte that may be the first half of a letter.
-    """
-    told = 0
-    for block in blocks:
-        if isinstance(block, Block) and not halves[0] and b"\\" in block.data:
-            halves[0] = _HALF.search(block.data) is not None
-        if isinstance(block, Block) and told < MOST_ZEROS and (first := block.data.find(0)) >= 0:
-            told += 1
-            last = block.data.rfind(0)
-            yield fault(
-                "zero-bytes",
-                f"{block.data.count(0):,} zero bytes stand in the text, where no script has any",
-                "a part of the file was lost, by a crash or a bad copy: take the backup from another copy",
-                Place(plain_from=block.plain_from + first, plain_to=block.plain_from + last + 1),
-            )
-        yield block

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import re
 from dataclasses import dataclass, replace
-from functools import lru_cache
+from functools import cache, lru_cache
 
 from sospes.formats.script.lexis import Lexis, comments_or_space, without_comments
 from sospes.formats.script.phrase import Phrase
@@ -16,13 +16,6 @@ _INSERT = re.compile(
     rb"(?:into\s+)?",
     re.I,
 )
-_VALUES = {
-    engine: re.compile(
-        rb"\s*(?:overriding\s+(?:system|user)\s+value\s*)?values?" + comments_or_space(engine) + rb"(?=\()",
-        re.I,
-    )
-    for engine in Engine
-}
 _NAME = rb'(?:"(?:[^"]|"")*"|`(?:[^`]|``)*`|\[[^\]]*\]|\'(?:[^\']|\'\')*\'|[A-Za-z_\x80-\xff][A-Za-z0-9_$\x80-\xff]*)'
 _TARGET = re.compile(_NAME + rb"(?:\s*\.\s*" + _NAME + rb")*")
 _ALIAS = re.compile(rb"\s+as\s+" + _NAME, re.I)
@@ -35,14 +28,9 @@ INSERT_TARGET = re.compile(
 )
 """An INSERT up to what gives its rows."""
 _COPY = re.compile(
-    rb"copy\s+(" + _TARGET.pattern + rb"\s*+(?:" + _LIST.pattern + rb"\s*+)?)"
-    rb"from\s+stdin\s*(?:with\s*)?;[ \t]*(\r?)\n",
-    re.I,
+    rb"copy\s+(" + _TARGET.pattern + rb"\s*+(?:" + _LIST.pattern + rb"\s*+)?)from\s+stdin\b([^;]*);[ \t]*(\r?)\n", re.I
 )
-OTHER_COPY = re.compile(
-    rb"copy\s+(" + _TARGET.pattern + rb"\s*+(?:" + _LIST.pattern + rb"\s*+)?)from\s+stdin\b([^;]*);[ \t]*\r?\n", re.I
-)
-"""A COPY with options, which people write and backup programs don't: its rows come in another form."""
+_NO_OPTIONS = frozenset({b"", b"with"})
 
 
 @dataclass(frozen=True, slots=True)
@@ -74,7 +62,7 @@ def _insert_head(data: bytes, start: int, lexis: Lexis, where: Where) -> DataHea
     alias = _ALIAS.match(data, target.end())
     named = alias.end() if alias else target.end()
     listed = _LIST.match(data, named)
-    values = _VALUES[lexis.engine].match(data, listed.end() if listed else named)
+    values = _values(lexis.engine).match(data, listed.end() if listed else named)
     if values is None:
         return None
     table, columns = _names(target[0] + (listed[0] if listed else b""), lexis, where.database, where.schema)
@@ -84,10 +72,23 @@ def _insert_head(data: bytes, start: int, lexis: Lexis, where: Where) -> DataHea
 def copy_head(data: bytes, start: int, lexis: Lexis, where: Where) -> DataHead | None:
     """The opening of COPY data at `start`, with its line end; None for anything else."""
     match = _COPY.match(data, start)
-    if match is None:
+    if match is None or match[2].strip().lower() not in _NO_OPTIONS:
         return None
     table, columns = _names(match[1], lexis, where.database, where.schema)
-    return DataHead(table, columns, match.end(), bool(match[2]))
+    return DataHead(table, columns, match.end(), bool(match[3]))
+
+
+def copy_with_options(data: bytes, start: int) -> re.Match[bytes] | None:
+    """A COPY with options at `start`: the target, the options; people write such, whose rows come in another form."""
+    match = _COPY.match(data, start)
+    return None if match is None or match[2].strip().lower() in _NO_OPTIONS else match
+
+
+@cache
+def _values(engine: Engine) -> re.Pattern[bytes]:
+    """What stands before the first row; made for the engines that are met."""
+    words = rb"\s*(?:overriding\s+(?:system|user)\s+value\s*)?values?"
+    return re.compile(words + comments_or_space(engine) + rb"(?=\()", re.I)
 
 
 @lru_cache(maxsize=64)

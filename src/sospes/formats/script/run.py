@@ -85,8 +85,6 @@ class DataRun:
             severity, advice = note, "SQLite keeps any bytes as text: if the source has them so, all is well"
         elif code == "encoding-broken" and not self.encoding_stated:
             severity, advice = doubt, "the script names no character set: find out which one its client used"
-        elif code == "row-unreadable" and self.unsure:
-            severity, advice = doubt, f"{self.unsure}: rehearse it on a server of its engine"
         yield severity(code, f"{self.table.label}, {which}: {message}", advice, place).at(
             database=self.table.database,
             schema=self.table.schema,

@@ -10,6 +10,7 @@ from itertools import islice
 import numpy as np
 from numpy.typing import NDArray
 
+from sospes.formats.script.authorship import doubted
 from sospes.formats.script.characters import first_broken
 from sospes.formats.script.judging import hostile
 from sospes.formats.script.lexis import Lexis, Unfinished, is_string, past_comments, statement_end, without_comments
@@ -158,12 +159,13 @@ def _after_values(window: Window, run: DataRun, gap: Gap) -> Iterator[Finding]:
     place = Place(plain_from=window.offset, line=window.line)
     resume = _NEXT_STATEMENT.search(window.data, window.position)
     window.advance(resume.end() if resume else len(window.data))
-    yield from run.row_fault(
+    for finding in run.row_fault(
         "row-unreadable",
         (run.next_row, run.next_row),
         f'a comma or the statement\'s end was expected after the row before it, not "{text}"',
         place,
-    )
+    ):
+        yield doubted(finding, run.unsure) if run.unsure else finding
 
 
 def _tail_findings(text: bytes, tail: re.Match[bytes], window: Window, run: DataRun) -> Iterator[Finding]:

@@ -8,7 +8,7 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
-from sospes.formats.script.lexis import Lexis, comments_or_space, tokens
+from sospes.formats.script.lexis import ESCAPED_STRING, PLAIN_STRING, Lexis, comments_or_space, tokens
 from sospes.model.entries import Engine
 
 Offsets = NDArray[np.int64]
@@ -48,8 +48,8 @@ def _row_pattern(string: bytes) -> re.Pattern[bytes]:
     return re.compile(rb"\((?:" + inner + rb")*+\)", re.S)
 
 
-_ROW_PLAIN = _row_pattern(rb"'(?:[^']++|'')*+'")
-_ROW_ESCAPED = _row_pattern(rb"'(?:[^'\\]++|\\.|'')*+'")
+_ROW_PLAIN = _row_pattern(PLAIN_STRING)
+_ROW_ESCAPED = _row_pattern(ESCAPED_STRING)
 
 
 def ends_within(block: bytes, lexis: Lexis) -> bool:

@@ -36,6 +36,8 @@ _KINDS = {"table": "table", "index": "index", "view": "view", "trigger": "trigge
 class SqliteReader:
     """One pass over a database file: its definitions, the engine's own check, all rows."""
 
+    unsure = ""  # nothing is inferred from wording
+
     def __init__(
         self, source: Source, text: PlainText, work_folder: Path | None, wants: Callable[[Name], bool] | None
     ) -> None:
