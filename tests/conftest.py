@@ -111,3 +111,15 @@ def mariadb() -> Iterator[MariadbServer]:
     with MariadbServer() as server:
         server.run_sql("", (INPUTS / "nasty_mariadb.sql").read_text())
         yield server
+
+
+def left_on(server: str, *more: str) -> list[dict[str, Any]]:
+    """Databases and roles of side copies that a server still has."""
+    found: list[dict[str, Any]] = sospes("tidy", server, *more, "--json").document["result"]["left"]
+    return [item for item in found if item["kind"] in {"database", "role"}]
+
+
+def assert_sound(*words: str | Path) -> None:
+    """Compare, and see both sides agree."""
+    document = sospes("compare", *words, "--json").document
+    assert document["verdict"] == "sound", document["findings"]

@@ -107,7 +107,7 @@ def test_in_what_a_program_wrote_the_same_is_damage(tmp_path: Path, text: str, c
     assert run.codes == [code]
     path.write_bytes(postgresql(BOAT + (PIER + text + "insert into public.pier values (9, 'z');\n").encode()))
     weaker = sospes("verify", path, "--json").document
-    assert code == "row-shape" or weaker["verdict"] in {"unproven", "unsound"}
+    assert weaker["verdict"] in {"unproven", "unsound"}
 
 
 def test_damage_in_what_somebody_wrote_by_hand_is_a_doubt_that_says_so(tmp_path: Path) -> None:

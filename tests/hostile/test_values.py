@@ -46,25 +46,21 @@ def _mariadb(folder: Path, cell: str) -> Run:
     return _verified(folder, mysql(f"{table}INSERT INTO `ship` VALUES ({cell},'z');\n".encode()))
 
 
-@pytest.mark.parametrize("cell", POSTGRESQL_CALLS)
-def test_a_call_of_postgresql_is_hostile(cell: str, tmp_path: Path) -> None:
-    assert "hostile-statement" in _postgresql(tmp_path, cell).codes
+_VERIFIED = {"postgresql": _postgresql, "mariadb": _mariadb}
 
 
-@pytest.mark.parametrize("cell", POSTGRESQL_TEXTS)
-def test_a_text_of_postgresql_that_speaks_of_calls_is_sound(cell: str, tmp_path: Path) -> None:
-    run = _postgresql(tmp_path, cell)
-    assert run.codes == [] and run.document["verdict"] == "sound"
+def _cells(**of_engines: list[str]) -> list[tuple[str, str]]:
+    return [(engine, cell) for engine, cells in of_engines.items() for cell in cells]
 
 
-@pytest.mark.parametrize("cell", MARIADB_CALLS)
-def test_a_call_of_mariadb_is_hostile(cell: str, tmp_path: Path) -> None:
-    assert "hostile-statement" in _mariadb(tmp_path, cell).codes
+@pytest.mark.parametrize(("engine", "cell"), _cells(postgresql=POSTGRESQL_CALLS, mariadb=MARIADB_CALLS))
+def test_a_call_is_hostile(engine: str, cell: str, tmp_path: Path) -> None:
+    assert "hostile-statement" in _VERIFIED[engine](tmp_path, cell).codes
 
 
-@pytest.mark.parametrize("cell", MARIADB_TEXTS)
-def test_a_text_of_mariadb_that_speaks_of_calls_is_sound(cell: str, tmp_path: Path) -> None:
-    run = _mariadb(tmp_path, cell)
+@pytest.mark.parametrize(("engine", "cell"), _cells(postgresql=POSTGRESQL_TEXTS, mariadb=MARIADB_TEXTS))
+def test_a_text_that_speaks_of_calls_is_sound(engine: str, cell: str, tmp_path: Path) -> None:
+    run = _VERIFIED[engine](tmp_path, cell)
     assert run.codes == [] and run.document["verdict"] == "sound"
 
 
