@@ -114,9 +114,9 @@ def mariadb() -> Iterator[MariadbServer]:
 
 
 def left_on(server: str, *more: str) -> list[dict[str, Any]]:
-    """Databases and roles of side copies that a server still has."""
+    """Databases, roles and accounts of side copies that a server still has."""
     found: list[dict[str, Any]] = sospes("tidy", server, *more, "--json").document["result"]["left"]
-    return [item for item in found if item["kind"] in {"database", "role"}]
+    return [item for item in found if item["kind"] in {"database", "role", "account"}]
 
 
 def assert_sound(*words: str | Path) -> None:

@@ -21,7 +21,7 @@ from sospes.model.errors import CannotCheck, UsageError
 from sospes.sides.servers import checks_postgresql
 from sospes.sides.servers.address import Address, read_address
 from sospes.sides.servers.private import PREFIX
-from tests.backups import copy_table, postgresql
+from tests.backups import copy_table, mysql, postgresql
 from tests.conftest import DUMPS, INPUTS, sospes
 from tests.servers import MariadbServer, PostgresServer
 
@@ -93,17 +93,91 @@ def test_a_backup_without_the_settings_that_a_restore_needs_first(mariadb: Maria
 def test_what_a_server_refuses_is_placed_and_the_rest_goes_on(postgres: PostgresServer, tmp_path: Path) -> None:
     good = copy_table("public.good", [("x", "integer NOT NULL")], [["1"]], "x")
     twice = copy_table("public.twice", [("x", "integer NOT NULL")], [["1"], ["1"]], "x")
-    outside = b"CREATE EXTENSION dblink;\n\nCREATE VIEW public.v AS SELECT nothing();\n\n"
+    outside = b"CLUSTER public.good;\n\nCREATE VIEW public.v AS SELECT nothing();\n\n"
     (tmp_path / "a.sql").write_bytes(postgresql(twice + outside + good))
 
     run = sospes("rehearse", "--side", "private", tmp_path / "a.sql", "--json")
 
-    assert sorted(run.codes) == ["statement-failed", "statement-failed", "statement-refused"]
+    assert sorted(run.codes) == ["effect-unknown", "statement-failed", "statement-failed", "statement-refused"]
     failed = [item for item in run.document["findings"] if item["code"] == "statement-failed"]
     assert all(item["place"]["line"] for item in failed)
     assert {table["name"]: table["rows"] for table in run.document["result"]["tables"]} == {"twice": 2, "good": 1}
     first = sospes("rehearse", "--side", "private", "--stop-at-first", tmp_path / "a.sql", "--json")
     assert len(first.document["result"]["tables"]) < 2 or len(first.codes) < len(run.codes)
+
+
+_TIDE = copy_table("public.tide", [("id", "integer")], [["1"]])
+_LACKED = {
+    "label": "SECURITY LABEL FOR ours ON TABLE public.tide IS 'x';",
+    "collation": 'CREATE TABLE public.c (\n    a text COLLATE pg_catalog."xx_XX.utf8"\n);\n\n\nCOPY public.c (a) FROM stdin;\nx\n\\.\n',
+    "locale": "CREATE COLLATION public.xx (provider = libc, locale = 'xx_XX.utf8');\n\n\nCREATE TABLE public.c (\n"
+    "    a text COLLATE public.xx\n);\n\n\nCREATE VIEW public.v AS\n SELECT c.a\n   FROM public.c;\n",
+    "dictionary": "CREATE TEXT SEARCH DICTIONARY public.d (\n    TEMPLATE = pg_catalog.ispell,\n    dictfile = 'ours', afffile = 'ours' );\n",
+    "library": "CREATE FUNCTION public.f(text) RETURNS text\n    LANGUAGE c STRICT\n    AS '$libdir/ours', 'f';\n\n\n"
+    "CREATE VIEW public.v AS\n SELECT public.f('x'::text) AS f;\n",
+    "access method": "SET default_table_access_method = ours;\n\nCREATE TABLE public.c (\n    a integer\n);\n",
+    "extension": "CREATE EXTENSION IF NOT EXISTS ours WITH SCHEMA public;\n\n\nCREATE TABLE public.c (\n    a public.our_type\n);\n",
+    "option": "ALTER TABLE public.tide SET (ours.x = 1);\n",
+}  # fmt: skip
+
+
+@pytest.mark.parametrize("lacked", _LACKED.values(), ids=_LACKED.keys())
+def test_what_this_server_lacks_is_no_fault_of_the_backup(
+    postgres: PostgresServer, tmp_path: Path, lacked: str
+) -> None:
+    (tmp_path / "a.sql").write_bytes(postgresql(_TIDE + lacked.encode() + b"\n\n"))
+    assert sospes("verify", tmp_path / "a.sql").code == 0
+
+    run = sospes("rehearse", "--side", "private", tmp_path / "a.sql", "--json")
+
+    assert run.code == 3 and "server-lacks" in run.codes, run.document["findings"]
+    assert {item["severity"] for item in run.document["findings"]} <= {"doubt", "note"}
+
+
+_SPECIAL = {
+    "subscription": "CREATE SUBSCRIPTION s CONNECTION 'host=x' PUBLICATION p WITH (connect = false, slot_name = 's');\n",
+    "wrapper": "CREATE EXTENSION IF NOT EXISTS postgres_fdw WITH SCHEMA public;\n\n\nCREATE SERVER s FOREIGN DATA WRAPPER postgres_fdw "
+    "OPTIONS (\n    host 'x'\n);\n\n\nCREATE FOREIGN TABLE public.ft (\n    a integer\n)\nSERVER s\nOPTIONS (\n    table_name 'x'\n);\n",
+    "setting": 'CREATE FUNCTION public.f() RETURNS integer\n    LANGUAGE sql\n    SET "our.setting" TO \'x\'\n    AS $$SELECT 1$$;\n',
+    "role": "CREATE FUNCTION public.f() RETURNS integer\n    LANGUAGE sql\n    SET session_replication_role TO 'replica'\n    AS $$SELECT 1$$;\n",
+}  # fmt: skip
+
+
+@pytest.mark.parametrize("special", _SPECIAL.values(), ids=_SPECIAL.keys())
+def test_what_superusers_may_do_is_made_behind_walls(postgres: PostgresServer, tmp_path: Path, special: str) -> None:
+    (tmp_path / "a.sql").write_bytes(postgresql(_TIDE + special.encode() + b"\n\n"))
+
+    document = sospes("rehearse", "--side", "private", tmp_path / "a.sql", "--json").document
+
+    assert document["verdict"] == "sound", document["findings"]
+
+
+_OF_MYSQL = {
+    "collation": "CREATE TABLE `c` (\n  `a` varchar(10) NOT NULL,\n  PRIMARY KEY (`a`)\n) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 "
+    "COLLATE=utf8mb4_0900_as_ci;\nINSERT INTO `c` VALUES ('x');\nCREATE VIEW `v` AS SELECT `a` FROM `c`;\n",
+    "index": "CREATE TABLE `c` (\n  `a` int DEFAULT NULL,\n  KEY `k` ((`a` + 1))\n) ENGINE=InnoDB;\nINSERT INTO `c` VALUES (1);\n",
+    "check": "CREATE TABLE `c` (\n  `a` int DEFAULT NULL,\n  CONSTRAINT `x` CHECK ((`a` > 1)) /*!80016 NOT ENFORCED */\n) ENGINE=InnoDB;\n"
+    "INSERT INTO `c` VALUES (0);\n",
+}  # fmt: skip
+
+
+@pytest.mark.parametrize("text", _OF_MYSQL.values(), ids=_OF_MYSQL.keys())
+def test_what_mariadb_does_not_take_of_mysql_is_no_fault(mariadb: MariadbServer, tmp_path: Path, text: str) -> None:
+    (tmp_path / "a.sql").write_bytes(mysql(text.encode()))
+
+    run = sospes("rehearse", "--side", "private", tmp_path / "a.sql", "--json")
+
+    assert run.code in {0, 3}, run.document["findings"]
+    assert {item["severity"] for item in run.document["findings"]} <= {"doubt", "note"}
+
+
+def test_a_key_that_comes_twice_is_a_fault_on_any_server(mariadb: MariadbServer, tmp_path: Path) -> None:
+    text = b"CREATE TABLE `c` (\n  `a` int NOT NULL,\n  PRIMARY KEY (`a`)\n) ENGINE=InnoDB;\nINSERT INTO `c` VALUES (1),(1);\n"
+    (tmp_path / "a.sql").write_bytes(mysql(text))
+
+    run = sospes("rehearse", "--side", "private", tmp_path / "a.sql", "--json")
+
+    assert (run.code, run.codes) == (1, ["rows-refused"])
 
 
 def test_code_of_the_backup_has_no_rights_of_the_server(postgres: PostgresServer, tmp_path: Path) -> None:

@@ -6,6 +6,7 @@ import json
 import os
 import re
 import resource
+import shutil
 import signal
 import subprocess
 import sys
@@ -14,6 +15,7 @@ import time
 from collections.abc import Iterator
 from datetime import UTC, datetime
 from pathlib import Path
+from typing import Any
 
 import pytest
 
@@ -238,6 +240,106 @@ def test_a_mark_can_not_be_forged(
         for name in _databases(postgres) - {"postgres", "template0", "template1", "harbour"}:
             if name.startswith(("live_", "sospes_")):
                 postgres.run_sql("postgres", f'DROP DATABASE "{name}"')
+
+
+_HIDES = b"""
+CREATE FUNCTION public.hide() RETURNS integer
+    LANGUAGE plpgsql
+    AS $$BEGIN
+  EXECUTE format('ALTER DATABASE %I IS_TEMPLATE true', current_database());
+  EXECUTE format('COMMENT ON DATABASE %I IS NULL', current_database());
+  EXECUTE format('ALTER DATABASE %I CONNECTION LIMIT 0', current_database());
+  EXECUTE format('ALTER DATABASE %I SET default_transaction_read_only = on', current_database());
+  RETURN 1;
+END$$;
+
+CREATE TABLE public.tide (
+    x integer NOT NULL,
+    CONSTRAINT hidden CHECK ((public.hide() > 0))
+);
+
+COPY public.tide (x) FROM stdin;
+1
+\\.
+
+
+"""
+"""A backup whose code makes a template of its own side copy, takes the mark away, and lets nobody in or write."""
+
+
+@pytest.mark.servers
+@pytest.mark.parametrize("keep", [True, False], ids=["kept", "dropped"])
+def test_a_copy_that_hides_is_found_and_dropped(
+    postgres: PostgresServer, shared: str, tmp_path: Path, keep: bool
+) -> None:
+    (tmp_path / "night.sql").write_bytes(postgresql(_HIDES))
+    before = _databases(postgres)
+
+    run = sospes("rehearse", "--side", shared, *["--keep"] * keep, "--name-prefix", "try_", tmp_path / "night.sql")
+
+    assert run.code == 0, run.out + run.err
+    assert len(_databases(postgres) - before) == keep
+    assert [item["dropped"] for item in left_on(shared, "--drop")] == [True] * keep
+    assert _databases(postgres) == before
+
+
+@pytest.mark.servers
+def test_a_copy_without_its_mark_is_known_by_the_role_of_its_restore(
+    postgres: PostgresServer, shared: str, tmp_path: Path
+) -> None:
+    """As a killed restore leaves it."""
+    address = read_address(shared, {}, os.environ)
+    host = SharedHost(address, Naming("try_", "night.sql", datetime(2026, 1, 2, 3, 4, 5, tzinfo=UTC)), "UTF8")
+    for session in host.sessions(None, 2):
+        session.close()
+    [name] = host.made.values()
+    postgres.run_sql("postgres", f"COMMENT ON DATABASE {name} IS NULL; ALTER DATABASE {name} IS_TEMPLATE true")
+
+    [told] = left_on(shared, "--drop")
+
+    assert told["dropped"] and (told["kind"], told["backup"]) == ("database", "night.sql")
+    assert name not in _databases(postgres)
+
+
+@pytest.mark.servers
+@pytest.mark.parametrize("where", ["private", "in use"])
+def test_tablespaces_are_left_out_and_told(postgres: PostgresServer, shared: str, tmp_path: Path, where: str) -> None:
+    """They are folders of another machine; on a server in use they would be live ones."""
+    folder = postgres.folder / f"fast disk {where}"
+    folder.mkdir()
+    if postgres.user is not None:
+        shutil.chown(folder, postgres.user)
+    postgres.run_sql("postgres", f"CREATE TABLESPACE \"fast disk\" LOCATION '{folder}'")
+    postgres.run_sql("postgres", 'CREATE DATABASE spread TABLESPACE "fast disk"')
+    postgres.run_sql(
+        "spread",
+        'CREATE TABLE plain (tablespace int PRIMARY KEY) TABLESPACE pg_default; CREATE TABLE near (a int) TABLESPACE "fast disk";'
+        "CREATE INDEX i ON plain (tablespace) TABLESPACE pg_default WHERE tablespace IS NOT NULL;"
+        "INSERT INTO plain VALUES (1), (2); CREATE MATERIALIZED VIEW m TABLESPACE pg_default AS SELECT tablespace FROM plain;",
+    )
+    try:
+        (tmp_path / "plain.sql").write_bytes(postgres.dump("spread"))
+        (tmp_path / "made.sql").write_bytes(postgres.dump("spread", "--create"))
+        (tmp_path / "night.dump").write_bytes(postgres.dump("spread", "-Fc"))
+        for name in ("plain.sql", "made.sql", "night.dump"):
+            side = shared if where == "in use" else "private"
+            document = sospes("rehearse", "--side", side, tmp_path / name, "--json").document
+            assert document["verdict"] == "sound", (name, document["findings"])
+            told = [item["code"] for item in document["findings"]]
+            assert told.count("folders-left-out") == (name != "night.dump"), (name, document["findings"])
+        assert "folders-left-out" not in {item["code"] for item in _sound_harbour(postgres, tmp_path, shared)}
+    finally:
+        postgres.run_sql("postgres", "DROP DATABASE spread")
+        postgres.run_sql("postgres", 'DROP TABLESPACE "fast disk"')
+
+
+def _sound_harbour(postgres: PostgresServer, folder: Path, shared: str) -> list[dict[str, Any]]:
+    """What is told of a database without tablespaces."""
+    (folder / "harbour.sql").write_bytes(postgres.dump("harbour"))
+    found: list[dict[str, Any]] = sospes("rehearse", "--side", shared, folder / "harbour.sql", "--json").document[
+        "findings"
+    ]
+    return found
 
 
 @pytest.mark.servers

@@ -2,10 +2,16 @@
 
 from __future__ import annotations
 
+import os
+import time
+from datetime import UTC, datetime
 from pathlib import Path
 
 import pytest
 
+from sospes.sides.servers.address import read_address
+from sospes.sides.servers.hosts_mariadb import SharedHost
+from sospes.sides.servers.marks import Naming
 from tests.backups import mysql
 from tests.conftest import assert_sound, left_on, sospes
 from tests.servers import MariadbServer
@@ -68,7 +74,7 @@ def test_a_side_copy_on_a_mariadb_server_in_use(
     document = sospes("rehearse", "--side", shared_mariadb, tmp_path / "night.sql", "--json").document
 
     assert (document["verdict"], document["rung"]) == ("sound", "consistent"), document["findings"]
-    assert [item["code"] for item in document["findings"]] == ["definers-left-out"]
+    assert [item["code"] for item in document["findings"]] == ["events-off", "definers-left-out"]
     assert sum(table["rows"] for table in document["result"]["tables"]) == 314
     assert mariadb.run_sql("", "SHOW DATABASES") == before
 
@@ -141,6 +147,150 @@ def test_a_kept_copy_has_an_account_that_nobody_logs_in_as_until_it_goes(
     finally:
         sospes("tidy", shared_mariadb, "--drop")
     assert _accounts(mariadb) == []
+
+
+@pytest.mark.servers
+def test_an_account_whose_databases_are_gone_is_found_and_dropped(
+    mariadb: MariadbServer, shared_mariadb: str, tmp_path: Path
+) -> None:
+    (tmp_path / "night.sql").write_bytes(mariadb.dump("harbour"))
+    document = sospes("rehearse", "--side", shared_mariadb, "--keep", tmp_path / "night.sql", "--json").document
+    copy = document["result"]["side"]["location"].rsplit("/", 1)[1].split("?")[0]
+    mariadb.run_sql("", f"DROP DATABASE {copy}; CREATE USER sospes_{'0' * 24}@localhost")
+    root = f"mariadb://root@localhost/?unix_socket={mariadb.folder}/s"
+    try:
+        told = sospes("tidy", shared_mariadb)
+        dropped = left_on(root, "--drop")
+    finally:
+        mariadb.run_sql("", f"DROP USER sospes_{'0' * 24}@localhost")
+
+    assert "this user may not see accounts" in " ".join(told.out.split()), told.out
+    assert [(item["kind"], item["dropped"]) for item in dropped] == [("account", True)], "another's is left alone"
+    assert _accounts(mariadb) == []
+
+
+def _left_by_a_killed_run(address: str, prefix: str) -> str:
+    """A database as a restore leaves it that was killed; its name."""
+    host = SharedHost(read_address(address, {}, os.environ), Naming(prefix, "night.sql", datetime.now(UTC)))
+    name = host.make("tide")
+    host.restorer().close()
+    host._release()
+    return name
+
+
+@pytest.mark.servers
+def test_a_mariadb_copy_without_its_mark_is_known_by_its_account(mariadb: MariadbServer) -> None:
+    mariadb.run_sql("", "CREATE DATABASE IF NOT EXISTS sospes_live")
+    root = f"mariadb://root@localhost/?unix_socket={mariadb.folder}/s"
+    name = _left_by_a_killed_run(root, "sospes_try_")
+    [account] = _accounts(mariadb)
+    user = account.split("@")[0]
+    mariadb.run_sql("", f"DROP TABLE {name}.sospes_mark; GRANT SELECT ON sospes_live.* TO {user}@localhost")
+    try:
+        told = {item["location"].rsplit("/", 1)[1].split("?")[0]: item["dropped"] for item in left_on(root, "--drop")}
+        assert told == {name: True}, "what an account was let into later isn't ours"
+        assert b"sospes_live" in mariadb.run_sql("", "SHOW DATABASES") and _accounts(mariadb) == []
+    finally:
+        mariadb.run_sql("", "DROP DATABASE sospes_live")
+
+
+@pytest.mark.servers
+def test_a_copy_that_is_being_restored_is_in_use(mariadb: MariadbServer, shared_mariadb: str) -> None:
+    """Each of its databases, for a user who may not see what others do."""
+    host = SharedHost(read_address(shared_mariadb, {}, os.environ), Naming("sospes_", "night.sql", datetime.now(UTC)))
+    names = {host.make("tide"), host.make("berth")}
+    try:
+        used = left_on(shared_mariadb, "--drop")
+    finally:
+        host.remove()
+
+    assert len(used) == 2 and all(item["in_use"] and not item["dropped"] for item in used)
+    assert not {name.encode() for name in names} & set(mariadb.run_sql("", "SHOW DATABASES").split())
+
+
+@pytest.mark.servers
+def test_events_of_a_side_copy_do_not_run(mariadb: MariadbServer, shared_mariadb: str, tmp_path: Path) -> None:
+    each = "DO INSERT INTO `t` VALUES (9)"
+    text = f"""CREATE TABLE `t` (
+  `a` int
+);
+INSERT INTO `t` VALUES (1),(2);
+DELIMITER ;;
+/*!50106 CREATE*/ /*!50117 DEFINER=`root`@`localhost`*/ /*!50106 EVENT `one` ON SCHEDULE EVERY 1 SECOND ENABLE {each} */;;
+CREATE EVENT `two` ON SCHEDULE AT CURRENT_TIMESTAMP ON COMPLETION PRESERVE COMMENT 'ENABLE; DO' {each};;
+CREATE EVENT `do` ON SCHEDULE EVERY (1 + 0) SECOND STARTS (NOW()) {each};;
+CREATE EVENT `off` ON SCHEDULE EVERY 1 SECOND DISABLE {each};;
+DELIMITER ;
+"""
+    (tmp_path / "night.sql").write_bytes(mysql(text.encode()))
+    mariadb.run_sql("", "SET GLOBAL event_scheduler = ON")
+    try:
+        document = sospes("rehearse", "--side", shared_mariadb, "--keep", tmp_path / "night.sql", "--json").document
+        copy = document["result"]["side"]["location"].rsplit("/", 1)[1].split("?")[0]
+        states = mariadb.run_sql("", f"SELECT STATUS FROM information_schema.EVENTS WHERE EVENT_SCHEMA = '{copy}'")
+        time.sleep(1.5)
+        rows = mariadb.run_sql(copy, "SELECT COUNT(*) FROM t")
+    finally:
+        mariadb.run_sql("", "SET GLOBAL event_scheduler = OFF")
+        sospes("tidy", shared_mariadb, "--drop")
+
+    assert states.split() == [b"DISABLED"] * 4 and rows.split() == [b"2"]
+    assert "events-off" in {item["code"] for item in document["findings"]}
+
+
+_LAID_OUT = b"""CREATE TABLE `t` (
+  `directory` int COMMENT 'DATA DIRECTORY=''/x''',
+  `data` int
+) ENGINE=InnoDB, DATA DIRECTORY='/mnt/fast' COMMENT='INDEX DIRECTORY';
+INSERT INTO `t` VALUES (1,2),(2,3);
+CREATE TABLE `p` (
+  `a` int
+) ENGINE=MyISAM DATA DIRECTORY = '/mnt/fast' INDEX DIRECTORY='/mnt/it''s'
+/*!50100 PARTITION BY RANGE (`a`)
+(PARTITION p0 VALUES LESS THAN (5) DATA DIRECTORY = '/mnt/a' ENGINE = MyISAM,
+ PARTITION p1 VALUES LESS THAN (9) ENGINE = MyISAM INDEX DIRECTORY = '/mnt/b') */;
+INSERT INTO `p` VALUES (1),(6);
+"""
+
+
+@pytest.mark.servers
+@pytest.mark.parametrize("where", ["private", "in use"])
+def test_folders_of_tables_are_left_out_and_told(
+    mariadb: MariadbServer, shared_mariadb: str, tmp_path: Path, where: str
+) -> None:
+    """They are of another machine; on a server in use they would be made."""
+    (tmp_path / "night.sql").write_bytes(mysql(_LAID_OUT))
+    side = shared_mariadb if where == "in use" else "private"
+
+    document = sospes("rehearse", "--side", side, tmp_path / "night.sql", "--json").document
+
+    assert document["verdict"] == "sound", document["findings"]
+    told = [item for item in document["findings"] if item["code"] == "folders-left-out"]
+    assert len(told) == 1 and told[0]["message"].startswith("5 folders")
+    assert {table["name"]: table["rows"] for table in document["result"]["tables"]} == {"t": 2, "p": 2}
+
+
+@pytest.mark.servers
+def test_tables_that_lie_on_other_servers_are_kept_out(
+    mariadb: MariadbServer, shared_mariadb: str, tmp_path: Path
+) -> None:
+    text = b"""CREATE TABLE `far` (
+  `a` int
+) ENGINE=SPIDER COMMENT='wrapper "mysql", host "live"';
+INSERT INTO `far` VALUES (1);
+CREATE TABLE `near` (
+  `engine` int
+) ENGINE=InnoDB;
+INSERT INTO `near` VALUES (1);
+ALTER TABLE `near` ENGINE = FEDERATED CONNECTION='mysql://root@live/x/y';
+"""
+    (tmp_path / "night.sql").write_bytes(mysql(text))
+
+    document = sospes("rehearse", "--side", shared_mariadb, tmp_path / "night.sql", "--json").document
+
+    assert {item["severity"] for item in document["findings"]} <= {"doubt", "note"}, document["findings"]
+    refused = {item["name"] for item in document["result"]["not_rehearsed"]}
+    assert any(name.endswith("far") for name in refused) and any(name.endswith("near") for name in refused)
 
 
 @pytest.mark.servers

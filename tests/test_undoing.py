@@ -29,7 +29,7 @@ UNDOINGS = [
         "DROP TABLE IF EXISTS public.other, public.boat CASCADE;\n\n", "dropped-again", id="drop-second-of-two"
     ),
     pytest.param("DROP SCHEMA public CASCADE;\n\n", "dropped-again", id="drop-schema"),
-    pytest.param("DROP OWNED BY CURRENT_USER;\n\n", "dropped-again", id="drop-owned"),
+    pytest.param("DROP OWNED BY CURRENT_USER;\n\n", "hostile-statement", id="drop-owned"),
     pytest.param("DROP DATABASE live;\n\n", "dropped-again", id="drop-another-database"),
     pytest.param("TRUNCATE public.boat;\n\n", "changed-again", id="truncate"),
     pytest.param("TRUNCATE TABLE ONLY public.other, public.boat;\n\n", "changed-again", id="truncate-second-of-two"),

@@ -18,15 +18,18 @@ import psycopg
 import pymysql
 import pytest
 
+from sospes.formats.opening import Opening
 from sospes.model.entries import Engine
-from sospes.model.errors import CannotCheck
-from sospes.sides.servers import walls
+from sospes.model.errors import CannotCheck, NoRoom
+from sospes.sides.servers import private, walls
 from sospes.sides.servers.binaries import find_binaries
 from sospes.sides.servers.live_mariadb import connected as mariadb_connected
 from sospes.sides.servers.live_postgresql import connected as postgresql_connected
 from sospes.sides.servers.private_mariadb import PrivateMariadb
 from sospes.sides.servers.private_postgresql import PrivatePostgresql
 from sospes.sides.servers.walls import WALLS, Cells, Streams
+from sospes.work.rehearse import Rehearsing
+from sospes.work.restore import rehearse_on_server
 from tests.backups import copy_table, mysql, postgresql
 from tests.conftest import folder_for_all, sospes
 from tests.servers import PostgresServer
@@ -420,3 +423,40 @@ def test_mariadb_restores_in_a_cell(tmp_path: Path, canary: Path) -> None:
     side = sospes("rehearse", "--side", "private", night, "--json").document["result"]["side"]
 
     assert side["engine"] == "mariadb" and side["confined"] == list(WALLS)
+
+
+@linux
+@pytest.mark.servers
+@pytest.mark.parametrize("scarce", ["bytes", "files"])
+def test_a_server_that_would_fill_the_disk_is_stopped(
+    tmp_path: Path, monkeypatch: pytest.MonkeyPatch, scarce: str
+) -> None:
+    """A few words of a view ask for more than any disk has."""
+    night = tmp_path / "night.sql"
+    night.write_bytes(
+        postgresql(
+            b"CREATE MATERIALIZED VIEW public.m AS\n SELECT repeat(md5(g::text), 20) AS x\n   FROM generate_series("
+            b"1, 1000000000) g(g)\n  WITH NO DATA;\n\n\nREFRESH MATERIALIZED VIEW public.m;\n\n\n"
+        )
+    )
+    disk = os.statvfs("/tmp")
+    free = disk.f_bavail * disk.f_frsize
+    kept = (free - (400 << 20), 0) if scarce == "bytes" else (0, disk.f_favail + 1)
+    monkeypatch.setattr(private, "kept_free", lambda _folder: kept)
+    before = _homes(lambda home: home.startswith("/tmp/sospes-private-"))
+    how = Rehearsing(opening=Opening(work_folder=None))
+
+    with pytest.raises(NoRoom, match="would have filled the disk"):
+        rehearse_on_server([night], how, None)
+
+    assert _homes(lambda home: home.startswith("/tmp/sospes-private-")) <= before
+
+
+@linux
+def test_what_runs_in_a_cell_goes_first_where_memory_ends(inside: PrivatePostgresql) -> None:
+    scores = []
+    for path in Path("/proc").glob("[0-9]*/environ"):
+        with suppress(OSError):
+            if f"HOME={inside.folder}".encode() in path.read_bytes().split(b"\0"):
+                scores.append((path.parent / "oom_score_adj").read_text().strip())
+    assert len(scores) > 2 and set(scores) == {"1000"}

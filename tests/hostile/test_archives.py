@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 import sqlite3
 from contextlib import closing
 from pathlib import Path
@@ -11,8 +12,10 @@ import pytest
 from sospes.formats.opening import Opening, open_backup
 from sospes.model.entries import Entry
 from tests.conftest import DUMPS, sospes
-from tests.hostile.ways import POSTGRESQL_TOLD, SQLITE_TOLD
+from tests.hostile.ways import Way, ways
 
+POSTGRESQL = [pytest.param(way, id=way.name) for way in ways("postgresql", "told")]
+SQLITE = [pytest.param(way, id=way.name) for way in ways("sqlite", "told")]
 ARCHIVE = DUMPS / "postgresql-15.dump"
 
 
@@ -28,9 +31,9 @@ def _edited(folder: Path, text: str) -> Path | None:
     return path
 
 
-@pytest.mark.parametrize("way", POSTGRESQL_TOLD.values(), ids=POSTGRESQL_TOLD.keys())
-def test_an_edited_entry_is_told(tmp_path: Path, canary: Path, way: str) -> None:
-    path = _edited(tmp_path, way.replace("{canary}", str(canary)))
+@pytest.mark.parametrize("way", POSTGRESQL)
+def test_an_edited_entry_is_told(tmp_path: Path, canary: Path, way: Way) -> None:
+    path = _edited(tmp_path, way.written(canary))
     if path is None:
         pytest.skip("longer than any definition of the archive")
     for command in (["verify"], ["rehearse"]):
@@ -39,21 +42,57 @@ def test_an_edited_entry_is_told(tmp_path: Path, canary: Path, way: str) -> None
         assert run.code in {1, 3}
 
 
-@pytest.mark.parametrize("way", POSTGRESQL_TOLD.values(), ids=POSTGRESQL_TOLD.keys())
-def test_a_statement_behind_another_in_one_entry_is_told(tmp_path: Path, canary: Path, way: str) -> None:
-    path = _edited(tmp_path, f"CREATE TYPE public.t AS ENUM ('a');\n{way.replace('{canary}', str(canary))}")
+@pytest.mark.parametrize("way", POSTGRESQL)
+def test_a_statement_behind_another_in_one_entry_is_told(tmp_path: Path, canary: Path, way: Way) -> None:
+    path = _edited(tmp_path, f"CREATE TYPE public.t AS ENUM ('a');\n{way.written(canary)}")
     if path is None:
         pytest.skip("longer than any definition of the archive")
     assert sospes("verify", path, "--json").document["verdict"] != "sound"
 
 
-@pytest.mark.parametrize("way", SQLITE_TOLD.values(), ids=SQLITE_TOLD.keys())
-def test_what_nobody_writes_into_a_script_of_sqlite_is_told(tmp_path: Path, canary: Path, way: str) -> None:
-    way = way.replace("{canary}", str(canary))
+def _with_drop(folder: Path, text: str) -> Path | None:
+    """The archive with another statement to drop a constraint by, which a restore runs that cleans up first."""
+    data = ARCHIVE.read_bytes()
+    drops = re.findall(rb"ALTER TABLE ONLY [\w.]+ DROP CONSTRAINT [\w.]+;", data)
+    longest = max(drops, key=len)
+    if len(text.encode()) > len(longest):
+        return None
+    path = folder / "night.dump"
+    path.write_bytes(data.replace(longest, text.encode().ljust(len(longest))))
+    return path
+
+
+@pytest.mark.parametrize("way", POSTGRESQL)
+def test_an_edited_drop_is_told(tmp_path: Path, way: Way) -> None:
+    path = _with_drop(tmp_path, way.written(Path("/tmp/x")))
+    if path is None:
+        pytest.skip("longer than any drop of the archive")
+    found = sospes("verify", path, "--json").document["findings"]
+    assert "hostile-statement" in {finding["code"] for finding in found}
+
+
+@pytest.mark.parametrize(
+    "drop",
+    [
+        "DROP EVENT TRIGGER e;", "DROP CAST (integer AS text);", 'DROP TABLE "a;b"."COPY";',
+        "ALTER TABLE a.b ALTER COLUMN c DROP DEFAULT;", "SELECT pg_catalog.lo_unlink('16400');",
+        "CREATE OR REPLACE VIEW a.v AS\nSELECT\n    NULL::integer AS i;", "DROP OPERATOR public.=== (text, text);",
+        "ALTER TABLE a.b DISABLE ROW LEVEL SECURITY;", "DROP FUNCTION a.f(x text, OUT y integer[]);",
+    ],
+)  # fmt: skip
+def test_drops_that_servers_write_are_sound(tmp_path: Path, drop: str) -> None:
+    path = _with_drop(tmp_path, drop)
+    assert path is not None
+    document = sospes("verify", path, "--json").document
+    assert document["verdict"] == "sound", document["findings"]
+
+
+@pytest.mark.parametrize("way", SQLITE)
+def test_what_nobody_writes_into_a_script_of_sqlite_is_told(tmp_path: Path, canary: Path, way: Way) -> None:
     path = tmp_path / "night.sql"
     path.write_text(
         "PRAGMA foreign_keys=OFF;\nBEGIN TRANSACTION;\nCREATE TABLE tide (id integer);\nINSERT INTO tide VALUES(1);\n"
-        f"{way}\nCOMMIT;\n"
+        f"{way.written(canary)}\nCOMMIT;\n"
     )
     assert sospes("verify", path, "--json").document["verdict"] != "sound"
     assert sospes("rehearse", path, "--json").document["verdict"] != "sound"

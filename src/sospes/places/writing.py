@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import errno
 import os
+import re
 import stat
 from collections.abc import Iterable
 from pathlib import Path
@@ -51,9 +52,24 @@ _KINDS = (
 )  # fmt: skip
 
 
+_LONGEST_NAME = 120
+PARTIAL = re.compile(r"\..+\.(\d+)-([A-Za-z0-9_-]*)\.sospes-part(?:-journal|-wal|-shm)?", re.DOTALL)
+"""Names of files that are not complete: who writes them, the number of a process and a machine."""
+
+
+def machine() -> str:
+    """This machine's name, as names of files may hold it."""
+    return re.sub(r"[^A-Za-z0-9-]", "_", os.uname().nodename)[:60]
+
+
+def partial(path: Path) -> Path:
+    """Where a file is written, beside its place, until it is complete."""
+    return path.with_name(f".{path.name[:_LONGEST_NAME]}.{os.getpid()}-{machine()}.sospes-part")
+
+
 def write_whole(path: Path, parts: Iterable[bytes], advice: str) -> None:
     """Put a file in its place at once. Raises CannotCheck, with nothing changed, where that fails."""
-    beside = path.with_name(f".{path.name}.{os.getpid()}.part")
+    beside = partial(path)
     try:
         with opened_own(beside) as file:
             file.writelines(parts)

@@ -12,12 +12,12 @@ from datetime import datetime
 from decimal import Decimal, InvalidOperation
 from itertools import takewhile
 from pathlib import Path
-from tempfile import TemporaryDirectory
 
 import numpy as np
 import xxhash
 from numpy.typing import NDArray
 
+from sospes.places.own import work_folder
 from sospes.rows.canonical import NULL, canonical_cells
 from sospes.rows.decoding import Row
 from sospes.rows.digests import Unlike, key_text
@@ -122,8 +122,8 @@ class Differences:
 
     def run(self, left: Rows, right: Rows) -> None:
         """Read both sides again and look at the rows whose keys were found unlike."""
-        with TemporaryDirectory(prefix="sospes-", dir=self.judging.work_folder) as folder:
-            path = Path(folder) / "differences.sqlite"
+        with work_folder(self.judging.work_folder) as folder:
+            path = folder / "differences.sqlite"
             with closing(sqlite3.connect(path, isolation_level=None)) as store:
                 for setting in ("journal_mode=OFF", "synchronous=OFF", "cache_size=-32000"):
                     store.execute(f"PRAGMA {setting}")

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import os
 import shutil
 import tempfile
 import time
@@ -20,7 +19,7 @@ from sospes.model.events import Batch, Event, RowsBegin
 from sospes.model.findings import Finding, Place, doubt, fault, note
 from sospes.model.progress import Progress
 from sospes.model.verdict import Rung, Severity
-from sospes.places.writing import opened_own, require_free
+from sospes.places.writing import opened_own, partial, require_free
 from sospes.work.damage import BREAKS, condensed, stretches
 from sospes.work.describe import followed
 from sospes.work.outcome import Outcome
@@ -260,7 +259,7 @@ def _output(how: Extracting) -> Iterator[Output]:
                 shutil.copyfileobj(spool, how.stream)
                 how.stream.flush()
         return
-    beside = how.out.with_name(f".{how.out.name}.{os.getpid()}.part")
+    beside = partial(how.out)
     try:
         with opened_own(beside) as file:
             output = Output(file)
@@ -293,7 +292,7 @@ def _into_side_copy(reading: _Reading) -> tuple[list[Finding], Extraction]:
 
     opened, how = reading.opened, reading.how
     assert how.out is not None  # the command requires it
-    beside = how.out.with_name(f".{how.out.name}.{os.getpid()}.part")
+    beside = partial(how.out)
     selection = Selection(how.tables)
 
     def rename(name: Name) -> Name:

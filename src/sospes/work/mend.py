@@ -130,7 +130,7 @@ def mend(left_place: Path | Address, right_place: Path | Address, how: Mending) 
     _write(how.undo, dialect.script(back), header("takes back what the other script did"))
     if how.apply_to is not None and isinstance(right_place, Address):
         dialect.apply(right_place, forward)
-    findings = (*pairing.findings, *_gone(pairing, left), *_notes(fixes), *triggers)
+    findings = (*pairing.findings, *_gone(pairing, left), *_notes(fixes), *_unwritable(engine, fixes), *triggers)
     if how.apply_to is not None:
         findings += tuple(_left_over(left_place, right_place, how))
     tables = tuple(
@@ -346,6 +346,18 @@ def _notes(fixes: Sequence[_Fix]) -> Iterator[Finding]:
     if extra:
         rows = "1 row is" if extra == 1 else f"{extra:,} rows are"
         yield note("rows-extra", f"{rows} only on the right; the script leaves them alone")
+
+
+def _unwritable(engine: Engine, fixes: Sequence[_Fix]) -> Iterator[Finding]:
+    """Names that SQLite's own client reads otherwise than they are written: it knows no other way to write a name."""
+    for fix in fixes if engine is Engine.SQLITE else ():
+        names = (fix.pair.right.name.name, *(column.name for column in fix.pair.right.columns))
+        if (fix.inserts or fix.updates) and any("\r\n" in name for name in names):
+            yield doubt(
+                "name-unwritable",
+                f"{fix.pair.name.label}: a name has a carriage return before a line feed, which SQLite's client drops",
+                "feed the script by a program of your own, or with --table choose the other tables",
+            )
 
 
 def _counts(fixes: Sequence[_Fix]) -> Iterator[str]:

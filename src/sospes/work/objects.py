@@ -221,7 +221,7 @@ def _comment(text: str) -> Iterator[tuple[ObjectKey, DatabaseObject]]:
         return
     kind = "type" if match[1] == "DOMAIN " else match[1].lower().rstrip()
     target = settled_name(re.sub(r"\(.*\)", "", match[2], flags=re.DOTALL).replace(" ON ", " on ").rstrip())
-    said = plain(match[3].replace("''", "'"))
+    said = match[3].replace("''", "'")
     if not said or (kind, target, said) == _OWN_COMMENT:
         return  # takes a comment away, or is there in every new database
     yield ObjectKey("comment", "", f"{kind} {target}"), DatabaseObject((said,), (text.encode() + b";",))
@@ -289,9 +289,9 @@ def _mariadb_comments(entry: Entry) -> Iterator[tuple[ObjectKey, DatabaseObject]
     for line in entry.text.splitlines():
         if found := _MARIADB_COMMENT.match(line):
             name = f"column {table}.{found[1].replace('``', '`')}"
-            yield ObjectKey("comment", "", name), DatabaseObject((plain(_unescaped(found[2])),))
+            yield ObjectKey("comment", "", name), DatabaseObject((_unescaped(found[2]),))
         elif found := _TABLE_COMMENT.match(line):
-            yield ObjectKey("comment", "", f"table {table}"), DatabaseObject((plain(_unescaped(found[1])),))
+            yield ObjectKey("comment", "", f"table {table}"), DatabaseObject((_unescaped(found[1]),))
 
 
 def _unescaped(text: str) -> str:

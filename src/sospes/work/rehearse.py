@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import sqlite3
-import tempfile
 import time
 from collections.abc import Callable, Iterable, Iterator, Sequence
 from contextlib import contextmanager
@@ -17,6 +16,7 @@ from sospes.model.errors import UsageError
 from sospes.model.findings import Finding, fault, note, verdict_of
 from sospes.model.progress import Progress
 from sospes.model.verdict import Rung, Verdict
+from sospes.places.own import work_folder
 from sospes.sides.embedded.copy import EmbeddedCopy
 from sospes.sides.embedded.keys import Keys, NotRehearsed
 from sospes.sides.embedded.names import quoted
@@ -130,8 +130,8 @@ def rehearse(paths: Sequence[Path], how: Rehearsing) -> Outcome[Rehearsal]:
     begin = time.perf_counter()
     salvage = Salvage(surveyed(paths, how.opening), Selection(how.tables)) if how.salvage else None
     opened = open_backup(paths, how.opening)
-    with tempfile.TemporaryDirectory(prefix="sospes-", dir=how.opening.work_folder) as scratch:
-        folder = how.keep or Path(scratch)
+    with work_folder(how.opening.work_folder) as scratch:
+        folder = how.keep or scratch
         expected = _expected_space(opened)
         if how.announce is not None:
             how.announce(expected, str(folder))

@@ -25,7 +25,7 @@ from sospes.sides.servers.binaries import find_binaries
 from sospes.sides.servers.guard import EXTENSIONS
 from sospes.sides.servers.marks import Naming
 from sospes.sides.servers.needs import Needs, require
-from sospes.sides.servers.restoring import EngineRestore, Making, private_restore, shared_restore
+from sospes.sides.servers.restoring import EngineRestore, Making, outside, private_restore, shared_restore
 from sospes.stream.containers import Block
 from sospes.work.damage import condensed
 from sospes.work.describe import followed, misfits
@@ -134,7 +134,11 @@ def _begun(opened: Opened, task: _Task, steps: Steps) -> tuple[EngineRestore, st
     how = task.how
     needs = _needs(task)
     making = Making(
-        workers=how.workers, encoding=task.header.encoding, several=bool(needs.databases), walled=how.walled
+        workers=how.workers,
+        encoding=task.header.encoding,
+        several=bool(needs.databases),
+        walled=how.walled,
+        of_mysql=task.engine is Engine.MYSQL,
     )
     if task.server is not None:
         naming = Naming(how.prefix, opened.name, how.now or datetime.now(UTC), None if needs.databases else needs.only)
@@ -183,13 +187,15 @@ def _on_server(opened: Opened, task: _Task, kept: tuple[Steps, Tally]) -> Rehear
         order = {name: place for place, name in enumerate(tally.tables)}  # workers end in any order
         arrived = sorted(restore.rows.items(), key=lambda item: order.get(item[0], len(order)))
         tables = tuple(_summary(tally, name, rows) for name, rows in arrived)
-    except BaseException:
+        restore.close()
+        if kept_side:
+            restore.host.hand_over()
+    except BaseException as error:
         restore.abandon()
+        if isinstance(error, Exception) and (cause := restore.host.stopped or outside(error)) is not None:
+            raise cause from error
         raise
-    restore.close()
-    if kept_side:
-        restore.host.hand_over()
-    else:
+    if not kept_side:
         with steps.step("drop the side copy" if task.server else "remove the private server"):
             restore.host.remove()
     return Rehearsal(

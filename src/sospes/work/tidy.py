@@ -1,4 +1,4 @@
-"""Finds private servers and databases that were left behind, and removes them."""
+"""Finds what killed runs left behind, and kept side copies, and removes them: folders, files, databases."""
 
 from __future__ import annotations
 
@@ -6,7 +6,10 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 from pathlib import Path
 
+from sospes.model.findings import Finding
+from sospes.places.own import drop_unfinished, unfinished
 from sospes.sides.servers.address import Address
+from sospes.sides.servers.marks import Marked
 from sospes.sides.servers.private import drop_leftover, leftovers
 from sospes.sides.servers.restoring import drop_marked, marked_databases
 from sospes.work.outcome import Outcome
@@ -14,16 +17,17 @@ from sospes.work.outcome import Outcome
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Left:
-    """What was left: a private server's folder, or a database or role on a server in use; `dropped` once it is gone.
+    """What was left: a private server's folder, a work folder or file, or what a server in use still has.
 
     in_use   a run still goes on that made it, or somebody is connected to it
     signed   whether this user's own Sospes made it; nothing else is dropped
     backup   what a database was made from, and made_at when
+    dropped  whether it is gone now
     """
 
     kind: str
     location: str
-    engine: str
+    engine: str | None
     bytes: int | None
     backup: str | None = None
     made_at: str | None = None
@@ -44,17 +48,21 @@ class Tidying:
 def tidy(places: Sequence[Path], servers: Sequence[Address], drop: bool) -> Outcome[Tidying]:
     """List what was left in the places and on the servers, and with `drop` delete it, unless somebody uses it.
 
-    Only folders and databases with Sospes's own mark are touched.
+    Only what carries Sospes's own mark, or the name of its unfinished files, is touched.
     """
-    found = [*_folders(places, drop)]
+    folders = list(dict.fromkeys(place.resolve() for place in places))
+    found = [*_folders(folders, drop), *_unfinished(folders, drop)]
+    unseen: list[Finding] = []
     for server in servers:
-        found += _databases(server, drop)
-    looked = (*map(str, places), *(server.label for server in servers))
-    return Outcome(name="", findings=(), evidence=(), result=Tidying(places=looked, left=tuple(found)))
+        left = marked_databases(server)
+        found += _on_server(server, left.marked, drop)
+        unseen += left.unseen
+    looked = (*map(str, folders), *(server.label for server in servers))
+    return Outcome(name="", findings=tuple(unseen), evidence=(), result=Tidying(places=looked, left=tuple(found)))
 
 
 def _folders(places: Sequence[Path], drop: bool) -> Iterator[Left]:
-    for item in leftovers(list(dict.fromkeys(place.resolve() for place in places))):
+    for item in leftovers(places):
         dropped = drop and not item.in_use
         if dropped:
             drop_leftover(item)
@@ -64,8 +72,20 @@ def _folders(places: Sequence[Path], drop: bool) -> Iterator[Left]:
         )  # fmt: skip
 
 
-def _databases(server: Address, drop: bool) -> Iterator[Left]:
-    for item in marked_databases(server):
+def _unfinished(places: Sequence[Path], drop: bool) -> Iterator[Left]:
+    for item in [item for place in places for item in unfinished(place)]:
+        dropped = drop and not item.in_use and item.own
+        kind = "temporary folder" if item.path.is_dir() else "partial file"
+        if dropped:
+            drop_unfinished(item)
+        yield Left(
+            kind=kind, location=str(item.path), engine=None, bytes=item.bytes, running=False, in_use=item.in_use,
+            signed=item.own, dropped=dropped,
+        )  # fmt: skip
+
+
+def _on_server(server: Address, marked: Sequence[Marked], drop: bool) -> Iterator[Left]:
+    for item in marked:
         dropped = drop and not item.in_use and item.signed
         if dropped:
             drop_marked(server, item.name)

@@ -15,7 +15,7 @@ from sospes.model.findings import Finding, Place, doubt, fault
 
 _STRINGS = re.compile(rb"'(?:[^']|'')*+'|\"(?:[^\"]|\"\")*+\"|`(?:[^`]|``)*+`|\[[^\]]*+\]|--[^\n]*+")
 _COMMENTS = re.compile(rb"/\*M?!\d*|/\*.*?\*/|\*/", re.S)
-_DROP = re.compile(r"drop (temporary )?(foreign table|table|schema|database|owned)\b")
+_DROP = re.compile(r"drop (temporary )?(foreign table|table|schema|database)\b")
 _ALTERED_AWAY = re.compile(r"\b(?:rename(?! (?:index|key|constraint)\b)|drop column)\b")
 _COMPUTED = re.compile(r"(?:insert|replace)\b.* (?:select|table) ")
 _CONDITIONS = (
@@ -124,10 +124,7 @@ class Undoing:
         names = {entry.name, *entry.parents}
         bare = {name.name for name in names}
         what = match[2]
-        if what == "owned":  # whatever somebody has on the server, of this backup or not
-            gone = set(self._given)
-            self._actions.append(start)
-        elif what == "schema":
+        if what == "schema":
             gone = {name for name in self._given if (name.schema or name.database) in bare}
         elif what == "database":
             self._databases.update(dict.fromkeys(bare, start))

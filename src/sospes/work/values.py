@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import tempfile
 from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass, field, replace
 from pathlib import Path
@@ -13,6 +12,7 @@ from sospes.model.entries import Column, ConstraintKind, Engine, Entry, Name
 from sospes.model.errors import UsageError
 from sospes.model.events import Batch, Event, Notation, RowsBegin
 from sospes.model.findings import Finding, Place, doubt, fault, note
+from sospes.places.own import work_folder
 from sospes.rows.typed.check import BadValue, bad_values
 from sospes.rows.typed.plan import Definitions, Planned
 from sospes.sides.embedded.keys import Keys
@@ -183,9 +183,9 @@ def key_findings(paths: Sequence[Path], opening: Opening, checks: ValueChecks) -
             "put the backup into a file and name that",
         )
         return
-    with tempfile.TemporaryDirectory(prefix="sospes-", dir=opening.work_folder) as folder:
+    with work_folder(opening.work_folder) as folder:
         loader = Loader(
-            lambda database: Path(folder) / f"keys-{database or 'all'}.sqlite",
+            lambda database: folder / f"keys-{database or 'all'}.sqlite",
             Selection(()),
             columns=checks.constraints,
         )

@@ -66,7 +66,7 @@ class ArchiveHeader:
 class TocEntry:
     """One entry. `offset` is where a single file has its data, `file` which member of a directory or tar does.
 
-    `odd` says what in its lesser fields no writer would write.
+    `drop` is what a restore runs that cleans up first; `odd` says what in its lesser fields no writer would write.
     """
 
     identity: int
@@ -75,6 +75,7 @@ class TocEntry:
     kind: str
     section: int
     definition: bytes
+    drop: bytes
     copy: bytes
     schema: str | None
     owner: str | None
@@ -197,7 +198,7 @@ def _entry(fields: _Fields, header: ArchiveHeader) -> TocEntry:
     has_data = fields.integer() != 0
     catalog, number = fields.raw(), fields.raw()  # where the server keeps the object
     tag, kind, section = fields.text(), fields.text(), fields.integer()
-    definition, _, copy = fields.raw(), fields.raw(), fields.raw()  # the second drops what the first makes
+    definition, drop, copy = fields.raw(), fields.raw(), fields.raw()
     schema = fields.text()
     fields.raw()  # tablespace
     if header.version >= (1, 14, 0):
@@ -214,7 +215,7 @@ def _entry(fields: _Fields, header: ArchiveHeader) -> TocEntry:
         file = fields.text() or None
     return TocEntry(
         identity=identity, has_data=has_data, tag=tag or "", kind=kind or "", section=section,
-        definition=definition or b"", copy=copy or b"", schema=schema or None, owner=owner or None,
+        definition=definition or b"", drop=drop or b"", copy=copy or b"", schema=schema or None, owner=owner or None,
         depends_on=depends_on, state=state, offset=offset, file=file,
         odd=_oddity((catalog, number), numbered, (state, offset)),
     )  # fmt: skip

@@ -7,9 +7,11 @@ from dataclasses import dataclass, replace
 from itertools import pairwise
 
 from sospes.formats.archive.contents import NEWEST, ArchiveHeader, TocEntry, in_order
+from sospes.formats.archive.drops import strange_drop
 from sospes.formats.archive.stores import LargeBlocks, Member, ObjectBegin, Store
 from sospes.formats.script.agreement import KNOWN, Announced, disagreement, in_heading, one_bit_apart, rows_disagreement
 from sospes.formats.script.copy_data import read_copy
+from sospes.formats.script.judging import hostile
 from sospes.formats.script.lexis import Lexis
 from sospes.formats.script.reader import ScriptReader
 from sospes.formats.script.row_heads import DataHead, copy_head
@@ -221,6 +223,9 @@ class ArchiveReader:
                     "what its entries say may be wrong; compare with another copy",
                     Place(schema=entry.schema, table=entry.tag),
                 )
+            if entry.drop and (strange := strange_drop(entry.kind, entry.drop, self._script.settings.lexis)):
+                place = Place(schema=entry.schema, table=entry.tag)
+                yield hostile(f"{entry.kind} {entry.tag}: what is to drop it {strange}", place)
         if self._loops:
             names = ", ".join(f"{entry.kind} {entry.tag}" for entry in self._loops[:5])
             yield fault(

@@ -11,6 +11,7 @@ from sospes.formats.script.grammar import refused_by_sqlite
 from sospes.formats.script.keywords import near_type
 from sospes.formats.script.lexis import Token, tokens, without_comments
 from sospes.formats.script.phrase import Phrase
+from sospes.formats.script.reach import OWN_DATABASES
 from sospes.formats.script.row_heads import INSERT_TARGET, insert_head
 from sospes.formats.script.settings import Settings
 from sospes.formats.script.statements import Where
@@ -19,7 +20,7 @@ from sospes.model.entries import Engine, Entry
 from sospes.model.findings import Finding, Place, doubt, fault
 
 _CONTROL = re.compile(rb"[\x00-\x08\x0b\x0e-\x1f]")
-_INSERTS = re.compile(rb"(?:insert|replace)\b", re.I)
+_INSERTS = frozenset({"insert", "replace"})
 _INSERT_OTHERWISE = re.compile(INSERT_TARGET.pattern + rb"\s*(?:select\b|set\b|table\b|with\b|\(\s*select\b)", re.I)
 FOREIGN_TEXT = re.compile(
     rb"(?:\S+: )?(?:\S+: )?(?:error|warning|fatal|notice|hint|panic|usage|got error|couldn't|can't|access denied|"
@@ -66,7 +67,7 @@ class Judge:
                 "check the database that it was taken from, then take the backup again",
                 place,
             )
-        if entry.kind == "data" and _INSERTS.match(entry.definition) and not self._inserts_rows(entry):
+        if entry.kind == "data" and words().tokens[0].word in _INSERTS and not self._inserts_rows(entry):
             return fault(
                 "statement-unreadable",
                 f"an INSERT is cut or damaged: {_beginning(entry)}",
@@ -119,7 +120,7 @@ class Judge:
         if not self._by_program() or self._settings.newer_than_known:
             return None
         lexis = self._settings.lexis
-        strange = strange_statement(entry.kind, words, lexis) or self._elsewhere(entry)
+        strange = strange_statement(entry.kind, words, lexis) or self._elsewhere(entry) or self._unwritten(entry, words)
         if not strange:
             strange = strange_words(entry.kind, words, lexis)
         if entry.kind == "identity" and strange_identity(entry.text):
@@ -143,6 +144,14 @@ class Judge:
         if not self._settings.lexis.is_mariadb or entry.kind not in _CHANGING or None in {here, there} or here == there:
             return ""
         return f"it changes {entry.name.full_label}, and the script stands in {here}"
+
+    def _unwritten(self, entry: Entry, words: Callable[[], Phrase]) -> str:
+        """Rows that are changed or emptied, outside of the server's own tables, and tables that are renamed."""
+        schema = (entry.name.schema or "") if self._notes.engine is Engine.POSTGRESQL else entry.name.database
+        own = schema == "pg_catalog" or (schema or "").lower() in OWN_DATABASES
+        changes = entry.kind in {"emptying", "catalog update"} and not own
+        renames = entry.kind == "table setting" and any(token.word == "rename" for token in words().tokens)
+        return _beginning(entry) if changes or renames else ""
 
     def _broken_text(self, entry: Entry, place: Place) -> Finding | None:
         """A control character where only words and marks stand, or bytes that are no text in UTF-8.

@@ -13,6 +13,12 @@ _DELIMITER = re.compile(rb"delimiter[ \t]+(\S+)", re.I)
 _CONNECT = re.compile(
     r"\\connect (?:-reuse-previous=on )?(?:\"dbname='((?:[^'\\]|\\.)*)'\"|\"((?:[^\"]|\"\")*)\"|'([^']*)'|(\S+))"
 )
+_ELSEWHERE = re.compile(r"^\w+\s*=|://")
+"""What names more than a database: another server, perhaps."""
+
+_AS_SOMEBODY = re.compile(r"(?: +[^\s-]\S*)?(?: +-)*\s*")
+"""A user may follow; a host and a port may not."""
+
 _RESTRICT = re.compile(r"\\(un)?restrict ([A-Za-z0-9]+)$")
 _ENCODING = re.compile(r"\\encoding '?([\w-]+)'?$")
 _SHOWN_ONLY = re.compile(
@@ -71,6 +77,8 @@ class MetaLines:
                 return
             if match := _CONNECT.match(text):
                 raw = next(group for group in match.groups() if group is not None)
+                if _ELSEWHERE.search(raw) or not _AS_SOMEBODY.fullmatch(text[match.end() :]):
+                    yield hostile(text, place)
                 settings.connect(raw.replace('""', '"').replace("\\'", "'").replace("\\\\", "\\"))
                 return
             if match := _ENCODING.match(text):

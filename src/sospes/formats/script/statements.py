@@ -52,7 +52,7 @@ _SIMPLE = {
     "rollback": "rollback", "end": "transaction", "savepoint": "transaction", "comment": "comment",
     "grant": "grant", "revoke": "grant", "lock": "lock", "unlock": "lock", "security": "comment",
     "refresh": "refresh", "analyze": "refresh", "truncate": "emptying", "delete": "emptying", "do": "action",
-    "update": "catalog update", "pragma": "setting", "flush": "setting", "change": "replication",
+    "update": "catalog update", "pragma": "setting", "flush": "setting", "change": "replication", "stop": "replication",
     "execute": "action", "prepare": "action", "deallocate": "action", "reindex": "refresh",
     "cluster": "action", "vacuum": "refresh", "notify": "action", "discard": "setting", "with": "action",
     "call": "action", "values": "action", "replace": "data", "insert": "data", "merge": "action", "table": "action",
@@ -125,7 +125,13 @@ class Classifier:
             return self._schema_insert()
         if self._lexis.is_mariadb and phrase.take("rename", "table"):
             return self._entry("table setting", name := self._name(), name)
-        kind = _SIMPLE.get(phrase.word(), "unknown")
+        starts_replica = phrase.word() == "start" and phrase.word(1) in {"slave", "replica", "all"}
+        kind = "replication" if starts_replica else _SIMPLE.get(phrase.word(), "unknown")
+        return self._simple(kind)
+
+    def _simple(self, kind: str) -> Entry:
+        """The entry of a statement whose first word says what kind it is of."""
+        phrase = self._phrase
         if kind in {"emptying", "catalog update"}:
             return self._changing(kind)
         if (

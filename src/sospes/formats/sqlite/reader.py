@@ -8,7 +8,6 @@ from __future__ import annotations
 import re
 import shutil
 import sqlite3
-import tempfile
 from collections.abc import Callable, Iterator
 from contextlib import closing
 from pathlib import Path
@@ -21,6 +20,7 @@ from sospes.model.entries import Engine, Entry, Name
 from sospes.model.errors import CannotCheck
 from sospes.model.events import Batch, Event, Header, Notation, RowsBegin, RowsEnd
 from sospes.model.findings import Finding, Place, fault, note
+from sospes.places.own import work_folder
 from sospes.places.source import Source
 from sospes.stream.containers import Block
 from sospes.stream.plain import PlainText
@@ -55,8 +55,8 @@ class SqliteReader:
 
     def events(self) -> Iterator[Event]:
         """Findings about the file, then every definition, then each table's rows."""
-        with tempfile.TemporaryDirectory(prefix="sospes-", dir=self._work_folder) as folder:
-            path, findings, copied = self._settled(Path(folder))
+        with work_folder(self._work_folder) as folder:
+            path, findings, copied = self._settled(folder)
             yield from findings
             if any(finding.severity == "fault" for finding in findings):
                 return

@@ -356,6 +356,8 @@ def main() -> int:
     _LIBC.prctl(_PDEATHSIG, signal.SIGKILL, 0, 0, 0)
     if os.getppid() != spec["parent"]:
         return FAILED  # it ended before anybody could tell
+    with suppress(OSError):
+        Path("/proc/self/oom_score_adj").write_text("1000")  # where memory ends, what runs here goes first
     try:
         _become(spec["user"])
         _unshare(_NEWUSER | _NEWNS | _NEWPID | _NEWNET | _NEWIPC | _NEWUTS, 0, 0)

@@ -10,6 +10,7 @@ from dataclasses import replace
 from pathlib import Path
 from typing import Protocol
 
+from sospes.model.errors import CannotCheck
 from sospes.model.findings import Finding, doubt
 from sospes.sides.servers.address import Address
 from sospes.sides.servers.marks import Naming
@@ -71,6 +72,11 @@ class Host(Protocol):
         ...
 
     @property
+    def stopped(self) -> CannotCheck | None:
+        """Why a server of ours was stopped while it restored; None if it wasn't."""
+        ...
+
+    @property
     def location(self) -> str:
         """Where the side copy is, as it may be shown."""
         ...
@@ -110,6 +116,11 @@ class OnPrivateServer:
         return self.server.walls
 
     @property
+    def stopped(self) -> CannotCheck | None:
+        """Why the server was stopped: it would have filled the disk."""
+        return self.server.stopped
+
+    @property
     def location(self) -> str:
         """The folder."""
         return str(self.server.folder)
@@ -141,6 +152,11 @@ class OnSharedServer:
     @property
     def folder(self) -> Path | None:
         """None: the files are the server's own affair."""
+        return None
+
+    @property
+    def stopped(self) -> CannotCheck | None:
+        """None: it isn't ours to stop."""
         return None
 
     @property

@@ -5,20 +5,22 @@ from __future__ import annotations
 import re
 import secrets
 from collections.abc import Iterator
+from contextlib import ExitStack, suppress
 from dataclasses import dataclass, field, replace
 from typing import Protocol
 
 import psycopg
 from psycopg import sql
 
+from sospes.formats.script.reach import LIBRARIES
 from sospes.model.entries import Entry
 from sospes.model.errors import CannotCheck
 from sospes.model.findings import Finding, note
 from sospes.sides.servers.address import Address
 from sospes.sides.servers.hosts import DATABASE, RESTORER, Host, OnPrivateServer, OnSharedServer, undivided
-from sospes.sides.servers.live_postgresql import connected, one_line
+from sospes.sides.servers.live_postgresql import connected, one_line, stop_if_outside
 from sospes.sides.servers.loads_postgresql import Session
-from sospes.sides.servers.marks import MARK, Marked, Naming, read_mark
+from sospes.sides.servers.marks import MARK, Left, Naming, read_mark
 from sospes.sides.servers.needs import Needs, version_shortfall
 from sospes.sides.servers.private_postgresql import PrivatePostgresql
 
@@ -54,6 +56,10 @@ class PostgresqlHost(Host, Protocol):
         """Make a role that statements need; False where it was made before, or isn't to be made."""
         ...
 
+    def let_set(self, parameter: str) -> bool:
+        """Let the restorer set what only superusers may; False where that isn't to be."""
+        ...
+
     def sessions(self, database: str | None, count: int) -> list[Session]:
         """The first connection may change the catalog, all others restore. The database is made."""
         ...
@@ -87,6 +93,7 @@ class _Databases:
         except (psycopg.errors.InsufficientPrivilege, psycopg.errors.DiskFull):
             raise
         except psycopg.Error as error:
+            stop_if_outside(error)
             shown = ", ".join(f"{key} {value}" for key, value in wanted)
             self.problems.append(
                 note(
@@ -126,6 +133,7 @@ class PrivateHost(OnPrivateServer):
     def __init__(self, server: PrivatePostgresql, encoding: str | None) -> None:
         super().__init__(server)
         self.roles: list[str] = []
+        self._settable: set[str] = set()
         self._secret = secrets.token_urlsafe(24)
         self._databases = _Databases(encoding)
         with connected(server.address("postgres")) as session:
@@ -163,6 +171,18 @@ class PrivateHost(OnPrivateServer):
                 )
             )
         return True
+
+    def let_set(self, parameter: str) -> bool:
+        """Behind walls the restorer may set anything but libraries to load; servers before 15 know no such rights."""
+        if not self.walls or parameter in self._settable or parameter.lower() in LIBRARIES:
+            return False
+        self._settable.add(parameter)
+        with connected(self.server.address("postgres")) as session, suppress(psycopg.Error):
+            session.execute(
+                sql.SQL("GRANT SET ON PARAMETER {} TO {}").format(sql.Identifier(parameter), sql.Identifier(RESTORER))
+            )
+            return True
+        return False
 
     def sessions(self, database: str | None, count: int) -> list[Session]:
         """The administrator's connection, and the restorer's."""
@@ -204,7 +224,7 @@ class SharedHost(OnSharedServer):
         super().__init__(address, naming)
         self._databases = _Databases(encoding)
         self._passed: dict[str, int] = {}
-        self._identities: list[str] = []
+        self._identities: dict[str, str] = {}
         self._trusted = False
         self._roles: list[str] = []
 
@@ -243,32 +263,47 @@ class SharedHost(OnSharedServer):
         """Never: roles belong to the whole server."""
         return False
 
+    def let_set(self, parameter: str) -> bool:
+        """Never: the restorer has no such rights here."""
+        return False
+
     def sessions(self, database: str | None, count: int) -> list[Session]:
-        """A new database, marked before anything goes into it, that nobody else may connect to."""
+        """A new database, marked before anything goes into it, that nobody else may connect to.
+
+        It is in use from before it is marked until the last of its connections ends.
+        """
         name = self._naming.name(database)
+        with ExitStack() as hold:
+            restorer = self._made(database, name, hold)
+            try:
+                return [connected(restorer, name) for _ in range(count)]
+            except CannotCheck as error:
+                if self._trusted:
+                    raise
+                raise CannotCheck(
+                    f"{error.problem} (as a role that was made for this restore)",
+                    "let new roles log in with a password (pg_hba.conf), or say --trust-backup to restore as the user",
+                ) from error
+
+    def _made(self, database: str | None, name: str, hold: ExitStack) -> Address:
+        """Make a database, and the role that restores into it; how to connect as that one."""
         with undivided(), connected(self._address, self._address.database or "postgres") as session:
             try:
                 self._databases.make(session, database, name)
             except psycopg.Error as error:
                 raise CannotCheck(f"{self._address.label}: {one_line(error)}", "nothing was restored") from error
             self.made[database] = name
+            hold.enter_context(connected(self._address, name))
             [identity] = session.execute(_IDENTITY, (name,)).fetchone() or [""]
-            self._identities.append(str(identity))
-            session.execute(
-                sql.SQL("COMMENT ON DATABASE {0} IS {1}; REVOKE ALL ON DATABASE {0} FROM PUBLIC").format(
-                    sql.Identifier(name), sql.Literal(self._naming.mark(name, str(identity), self._address.state))
-                )
-            )
-            restorer = self._address if self._trusted else self._own_role(session, name)
-        try:
-            return [connected(restorer, name) for _ in range(count)]
-        except CannotCheck as error:
-            if self._trusted:
-                raise
-            raise CannotCheck(
-                f"{error.problem} (as a role that was made for this restore)",
-                "let new roles log in with a password (pg_hba.conf), or say --trust-backup to restore as the user",
-            ) from error
+            self._identities[name] = str(identity)
+            self._mark(session, name)
+            session.execute(sql.SQL("REVOKE ALL ON DATABASE {} FROM PUBLIC").format(sql.Identifier(name)))
+            return self._address if self._trusted else self._own_role(session, name)
+
+    def _mark(self, session: Session, name: str) -> None:
+        """Write the mark on a database that was made."""
+        mark = self._naming.mark(name, self._identities[name], self._address.state)
+        session.execute(sql.SQL("COMMENT ON DATABASE {} IS {}").format(sql.Identifier(name), sql.Literal(mark)))
 
     def _own_role(self, session: Session, name: str) -> Address:
         """A role that owns the new database, and the address to log in as it."""
@@ -291,14 +326,19 @@ class SharedHost(OnSharedServer):
         return replace(self._address, user=name, password=secret)
 
     def hand_over(self) -> None:
-        """Give what is kept to the user of the address, and take the roles of the restore away."""
+        """Give what is kept to the user of the address, marked once more, and take the roles of the restore away.
+
+        What a database itself is set to goes: it was set by code of the backup, which owned it.
+        """
         for name in self._roles:
-            with connected(self._address, name) as session:
-                session.execute(
-                    sql.SQL("REASSIGN OWNED BY {0} TO CURRENT_USER; DROP OWNED BY {0}").format(sql.Identifier(name))
-                )
-                session.execute(sql.SQL("ALTER DATABASE {} OWNER TO CURRENT_USER").format(sql.Identifier(name)))
-                session.execute(sql.SQL("DROP ROLE {}").format(sql.Identifier(name)))
+            made = sql.Identifier(name)
+            with connected(self._address, self._address.database or "postgres") as session:
+                for statement in _RECLAIMS:
+                    session.execute(sql.SQL(statement).format(made))
+                with connected(self._address, name) as inside:
+                    inside.execute(sql.SQL("REASSIGN OWNED BY {0} TO CURRENT_USER; DROP OWNED BY {0}").format(made))
+                self._mark(session, name)
+                session.execute(sql.SQL("DROP ROLE {}").format(made))
 
     def summary(self) -> Iterator[Finding]:
         """What was passed over, and locales that were not there."""
@@ -313,7 +353,7 @@ class SharedHost(OnSharedServer):
 
     def remove(self) -> None:
         """Drop what was made, whatever it is called or says of itself now; its own sessions are ended first."""
-        for identity in self._identities:
+        for identity in self._identities.values():
             with connected(self._address, self._address.database or "postgres") as session:
                 row = session.execute("SELECT datname FROM pg_database WHERE oid = %s", (int(identity),)).fetchone()
                 if row is not None:
@@ -324,6 +364,11 @@ class SharedHost(OnSharedServer):
                 session.execute(sql.SQL("DROP ROLE IF EXISTS {}").format(sql.Identifier(role)))
 
 
+_RECLAIMS = (
+    "ALTER DATABASE {} OWNER TO CURRENT_USER",
+    "ALTER DATABASE {} RESET ALL",
+    "ALTER DATABASE {} ALLOW_CONNECTIONS true CONNECTION LIMIT -1 IS_TEMPLATE false",
+)
 _IDENTITY = "SELECT oid::text FROM pg_database WHERE datname = %s"
 _ROLE_IDENTITY = "SELECT 'role ' || oid FROM pg_roles WHERE rolname = %s"
 """What the mark of a role is bound to, which is that of no database."""
@@ -332,11 +377,13 @@ SELECT pg_terminate_backend(pid) FROM pg_stat_activity
 WHERE datname = %s AND (usename = current_user OR usename = ANY (%s::name[])) AND pid <> pg_backend_pid()
 """
 _MARKED = """
-SELECT d.datname, d.oid::text, shobj_description(d.oid, 'pg_database'),
+SELECT d.datname, d.oid::text, shobj_description(d.oid, 'pg_database'), 'role ' || d.datdba,
+  (SELECT shobj_description(r.oid, 'pg_authid') FROM pg_roles r WHERE r.oid = d.datdba AND r.rolname = d.datname),
   CASE WHEN has_database_privilege(d.oid, 'CONNECT') THEN pg_database_size(d.oid) END,
   (SELECT count(*) FROM pg_stat_activity a WHERE a.datid = d.oid)
-FROM pg_database d WHERE NOT d.datistemplate ORDER BY 1
+FROM pg_database d ORDER BY 1
 """
+_TEMPLATE = "SELECT datistemplate FROM pg_database WHERE datname = %s"
 
 
 _MARKED_ROLES = """
@@ -347,20 +394,26 @@ WHERE shobj_description(r.oid, 'pg_authid') LIKE %s AND r.rolname NOT IN (SELECT
 """
 
 
-def marked_databases(address: Address) -> list[Marked]:
+def marked_databases(address: Address) -> Left:
     """The databases of a server that carry the mark, and roles that carry it and whose database is gone."""
     with connected(address, address.database or "postgres") as session:
         found = session.execute(_MARKED).fetchall()
         roles = session.execute(_MARKED_ROLES, (f"{MARK}%",)).fetchall()
-    marks = [read_mark(tuple(mark), size, connections, address.state) for *mark, size, connections in found]
+    marks = []
+    for name, identity, text, owner, owners_text, size, connections in found:
+        mark = read_mark((name, identity, text), size, connections, address.state)
+        if mark is None or not mark.signed:  # its owner may have taken the mark away, but not that of the role
+            of_owner = read_mark((name, owner, owners_text), size, connections, address.state)
+            mark = of_owner if of_owner is not None and of_owner.signed else mark
+        marks.append(mark)
     of_roles = [read_mark(tuple(mark), None, connections, address.state) for *mark, connections in roles]
     marks += [replace(mark, kind="role") for mark in of_roles if mark is not None]
-    return [mark for mark in marks if mark is not None]
+    return Left([mark for mark in marks if mark is not None], [])
 
 
 def drop_marked(address: Address, name: str) -> None:
     """Drop a database or role that carries the mark. Raises CannotCheck if it doesn't, or if the server refuses."""
-    kinds = {marked.name: marked.kind for marked in marked_databases(address) if marked.signed}
+    kinds = {marked.name: marked.kind for marked in marked_databases(address).marked if marked.signed}
     if name not in kinds:
         raise CannotCheck(f"{name}: carries no mark of Sospes", "nothing was dropped; look at it yourself")
     with connected(address, address.database or "postgres") as session:
@@ -370,7 +423,10 @@ def drop_marked(address: Address, name: str) -> None:
 
 
 def _drop(session: Session, name: str) -> None:
+    """Drop a database that was made; its owner, code of the backup, may have made a template of it."""
     try:
+        if session.execute(_TEMPLATE, (name,)).fetchone() == (True,):
+            session.execute(sql.SQL("ALTER DATABASE {} IS_TEMPLATE false").format(sql.Identifier(name)))
         session.execute(sql.SQL("DROP DATABASE {}").format(sql.Identifier(name)))
     except psycopg.Error as error:
         raise CannotCheck(

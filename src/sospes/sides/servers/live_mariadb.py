@@ -25,6 +25,7 @@ from sospes.sides.servers.address import Address
 from sospes.sides.servers.live import LiveTable
 from sospes.sides.servers.marks import MARK_TABLE
 from sospes.sides.servers.objects_mariadb import objects_of
+from sospes.sides.servers.telling import could_not_go_on
 
 ROWS_AT_ONCE = 5000
 _COLUMNS = """
@@ -273,10 +274,7 @@ def stop_if_outside(error: pymysql.Error) -> None:
     """Raises CannotCheck for an error that says nothing of the backup: no space, no memory, a lost connection."""
     number = error.args[0] if error.args else 0
     if number in _OUTSIDE or isinstance(error, pymysql.err.InterfaceError):
-        raise CannotCheck(
-            f"the server could not go on: {one_line(error)[:300]}",
-            "see to its space, memory and log, then run this again; of the backup nothing is proven by this run",
-        ) from error
+        raise could_not_go_on(one_line(error)) from error
 
 
 def _held(value: str | bytes | None, hold: Hold) -> Held:

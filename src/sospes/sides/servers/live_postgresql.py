@@ -26,6 +26,7 @@ from sospes.sides.servers.address import Address
 from sospes.sides.servers.live import LiveTable
 from sospes.sides.servers.marks import MARK
 from sospes.sides.servers.objects_postgresql import large_objects_of, objects_of
+from sospes.sides.servers.telling import could_not_go_on
 
 JOINED_AT_ONCE = 96
 _SETTINGS = (
@@ -200,10 +201,7 @@ def stop_if_outside(error: psycopg.Error) -> None:
     state = error.sqlstate
     lost = state is None and isinstance(error, psycopg.OperationalError)
     if lost or (state or "")[:2] in _OUTSIDE or state in _STOPPED:
-        raise CannotCheck(
-            f"the server could not go on: {one_line(error)[:300]}",
-            "see to its space, memory and log, then run this again; of the backup nothing is proven by this run",
-        ) from error
+        raise could_not_go_on(one_line(error)) from error
 
 
 def _copied(connection: psycopg.Connection[Any], statement: bytes) -> Iterator[bytes]:

@@ -17,6 +17,7 @@ from datetime import UTC, datetime
 from pathlib import Path
 
 from sospes.model.errors import CannotCheck
+from sospes.model.findings import Finding
 from sospes.places.writing import opened_own
 
 PREFIX = "sospes_"
@@ -96,11 +97,29 @@ def _secret(state: Path) -> bytes:
     return found
 
 
+ACCOUNT = re.compile(PREFIX + r"([0-9a-f]{8})([0-9a-f]{16})")
+"""The name of an account that restores: which database it is of, and a signature, as accounts bear no comments."""
+
+
+def account_of(database: str, state: Path) -> str:
+    """The account that restores into a database, by its name on the server; no longer than any server takes."""
+    which = hashlib.sha256(database.encode()).hexdigest()[:8]
+    return f"{PREFIX}{which}{_signature(('account', which, '', ''), state)[:16]}"
+
+
+def is_own_account(name: str, state: Path) -> bool:
+    """Whether this user's own Sospes made an account of that name."""
+    found = ACCOUNT.fullmatch(name)
+    if found is None:
+        return False
+    return hmac.compare_digest(found[2], _signature(("account", found[1], "", ""), state)[:16])
+
+
 @dataclass(frozen=True, slots=True)
 class Marked:
     """A database that carries the mark: its name on the server, the backup it was made from, and when.
 
-    kind    database, or role where one that restored into a database was left without it
+    kind    database; or role or account where one that restored into a database was left without it
     bytes   its size, where the server tells
     in_use  whether somebody is connected to it
     signed  whether this user's own Sospes made it, under this name; nothing else is ever dropped
@@ -113,6 +132,14 @@ class Marked:
     in_use: bool
     signed: bool
     kind: str = "database"
+
+
+@dataclass(frozen=True, slots=True)
+class Left:
+    """What side copies left on a server, and what the user who looks can't see of it."""
+
+    marked: list[Marked]
+    unseen: list[Finding]
 
 
 def read_mark(mark: tuple[str, str, str | None], size: int | None, connections: int, state: Path) -> Marked | None:

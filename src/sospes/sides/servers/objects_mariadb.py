@@ -76,4 +76,6 @@ def _view(cursor: pymysql.cursors.Cursor, name: str) -> DatabaseObject:
 
 
 def _worded(kind: str, text: str) -> str:
+    if kind == "comment":
+        return text
     return settled_type(text) if kind == "column" else plain(text)

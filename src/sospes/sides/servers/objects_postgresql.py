@@ -176,4 +176,6 @@ def _large_object(connection: psycopg.Connection[Any], number: int) -> str:
 
 
 def _worded(kind: str, text: str) -> str:
+    if kind == "comment":
+        return text
     return settled_type(text) if kind == "column" else plain(text)

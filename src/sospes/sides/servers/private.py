@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import json
 import os
 import pwd
 import secrets
@@ -10,6 +9,7 @@ import shutil
 import signal
 import subprocess
 import tempfile
+import threading
 import time
 from collections.abc import Callable, Iterator, Sequence
 from contextlib import contextmanager, suppress
@@ -18,17 +18,19 @@ from pathlib import Path
 from typing import Self
 
 from sospes.model.entries import Engine
-from sospes.model.errors import CannotCheck
+from sospes.model.errors import CannotCheck, NoRoom
+from sospes.places.own import alive, is_in_use, mark_of, size_of, write_mark
 from sospes.places.writing import beginning_of
 from sospes.sides.servers.address import Address
 from sospes.sides.servers.binaries import Binaries
 from sospes.sides.servers.walls import Cells, Streams, closed_to_others, end, nobodys_number
 
 PREFIX = "sospes-private-"
-MARK = "made-by-sospes.json"
 START_SECONDS = 60
 STOP_SECONDS = 30
 DELETE_TRIES = 50
+WATCH_SECONDS = 0.25
+_KEPT_BYTES = 1 << 30
 _LONGEST_SOCKET = 90
 
 
@@ -41,7 +43,10 @@ class Program:
 
 
 class PrivateServer:
-    """One server in a folder of its own. Use it in a `with`; subclasses know their engine."""
+    """One server in a folder of its own; subclasses know their engine.
+
+    stopped  why the server was stopped, where it would have taken the last of the disk
+    """
 
     engine: Engine
     users: tuple[str, ...] = ()
@@ -51,6 +56,8 @@ class PrivateServer:
         self.password = secrets.token_urlsafe(24)
         self.folder = Path(tempfile.mkdtemp(prefix=PREFIX, dir=_socket_place(work_folder)))
         self._process: subprocess.Popen[bytes] | None = None
+        self._ended = threading.Event()
+        self.stopped: NoRoom | None = None
         self._write_mark(None)
         root = os.geteuid() == 0
         self.user = (nobodys_number() if walled else _unprivileged(self.users)) if root else None
@@ -73,8 +80,7 @@ class PrivateServer:
 
     def _write_mark(self, pid: int | None) -> None:
         """What `tidy` knows the folder by."""
-        mark = {"made_by": "sospes", "pid": pid, "owner": os.getpid(), "engine": self.engine.value}
-        (self.folder / MARK).write_text(json.dumps(mark))
+        write_mark(self.folder, pid=pid, engine=self.engine.value)
 
     def started(self) -> Self:
         """The server, set up and answering; nothing is left of it if that fails."""
@@ -129,6 +135,7 @@ class PrivateServer:
             with self._started(command, streams) as process:
                 self._process = process
         self._write_mark(self._process.pid)
+        threading.Thread(target=self._watch, args=(self._process,), daemon=True).start()
         end = time.monotonic() + START_SECONDS
         while time.monotonic() < end:
             if self._process.poll() is not None:
@@ -139,6 +146,24 @@ class PrivateServer:
         with suppress(OSError):
             raise self._failed(command[0], beginning_of(self.folder / "server.log").decode("utf-8", "replace"))
         raise self._failed(command[0], "it wrote no log")
+
+    def _watch(self, process: subprocess.Popen[bytes]) -> None:
+        """Stop the server where it would take the last of a disk that others write to as well."""
+        kept = kept_free(self.folder)
+        while not self._ended.wait(WATCH_SECONDS) and process.poll() is None:
+            try:
+                left = _free(self.folder)
+            except OSError:
+                return  # it is being removed
+            if any(now < least for now, least in zip(left, kept, strict=True)):
+                self.stopped = NoRoom(
+                    f"{self.folder}: the private server was stopped, as it would have filled the disk: "
+                    f"{left[0] >> 20:,} MiB and {left[1]:,} files were left",
+                    "a backup may ask for much more than it holds: look at its views, defaults and functions, or name "
+                    "a folder with more space with --work-folder FOLDER",
+                )
+                process.kill()
+                return
 
     def _environment(self) -> dict[str, str]:
         return {"PATH": "/usr/bin:/bin:/usr/sbin:/sbin", "LC_ALL": "C", "TZ": "UTC", "HOME": str(self.folder)}
@@ -152,6 +177,7 @@ class PrivateServer:
 
     def remove(self) -> None:
         """Stop the server, and what its programs may have left running, and delete its folder."""
+        self._ended.set()
         if self._process is not None and self._process.poll() is None:
             self._process.send_signal(_stopping(self.engine))
             try:
@@ -160,6 +186,18 @@ class PrivateServer:
                 self._process.kill()
                 self._process.wait()
         _delete(self.folder)
+
+
+def kept_free(folder: Path) -> tuple[int, int]:
+    """Bytes and files that a private server leaves free on its disk: little, of what is free when it starts."""
+    size, files = _free(folder)
+    return min(_KEPT_BYTES, size // 10), files // 10 if files else 0
+
+
+def _free(folder: Path) -> tuple[int, int]:
+    """Bytes and files that fit on a folder's disk; no files where a file system doesn't count them."""
+    disk = os.statvfs(folder)
+    return disk.f_bavail * disk.f_frsize, disk.f_favail
 
 
 def _stopping(engine: str) -> signal.Signals:
@@ -238,62 +276,31 @@ def leftovers(places: Sequence[Path]) -> Iterator[Leftover]:
     """Folders of private servers with Sospes's own mark; `in_use` where the run that made them still goes on."""
     for place in places:
         for folder in sorted(place.glob(f"{PREFIX}*")):
-            mark = _mark(folder)
+            mark = mark_of(folder)
             if mark is None:
                 continue
-            size = sum(map(_size, folder.rglob("*")))
             yield Leftover(
                 folder=folder,
                 engine=str(mark["engine"]),
-                bytes=size,
-                running=_alive(mark.get("pid")),
-                in_use=_alive(mark.get("owner")),
+                bytes=size_of(folder),
+                running=alive(mark.get("pid")),
+                in_use=is_in_use(mark),
             )
-
-
-def _size(path: Path) -> int:
-    """A file's size in bytes; none for what is gone by now, or is no file."""
-    try:
-        return path.stat().st_size if path.is_file() else 0
-    except OSError:
-        return 0
 
 
 def drop_leftover(leftover: Leftover) -> None:
     """Stop what runs in a left folder, and delete it. Raises CannotCheck if it no longer carries the mark."""
-    mark = _mark(leftover.folder)
+    mark = mark_of(leftover.folder)
     if mark is None:
         raise CannotCheck(f"{leftover.folder}: carries no mark of Sospes", "nothing was deleted; look at it yourself")
     pid = mark.get("pid")
-    if isinstance(pid, int) and _alive(pid) and _runs_in(pid, leftover.folder):
+    if isinstance(pid, int) and alive(pid) and _runs_in(pid, leftover.folder):
         os.kill(pid, _stopping(str(mark["engine"])))
         for _ in range(STOP_SECONDS * 10):
-            if not _alive(pid):
+            if not alive(pid):
                 break
             time.sleep(0.1)
     _delete(leftover.folder)
-
-
-def _mark(folder: Path) -> dict[str, object] | None:
-    with suppress(OSError, ValueError):
-        mark = json.loads(beginning_of(folder / MARK))
-        if isinstance(mark, dict) and mark.get("made_by") == "sospes":
-            return mark
-    return None
-
-
-def _alive(pid: object) -> bool:
-    if not isinstance(pid, int):
-        return False
-    try:
-        os.kill(pid, 0)
-    except ProcessLookupError:
-        return False
-    except PermissionError:
-        return True
-    with suppress(OSError):
-        return ") Z " not in Path(f"/proc/{pid}/stat").read_text()
-    return True
 
 
 def _runs_in(pid: int, folder: Path) -> bool:

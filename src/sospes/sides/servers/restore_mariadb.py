@@ -21,6 +21,7 @@ from sospes.sides.servers.hosts_mariadb import MariadbHost, Session
 from sospes.sides.servers.inserts import statements_of
 from sospes.sides.servers.live_mariadb import one_line, stop_if_outside
 from sospes.sides.servers.objects_mariadb import objects_of
+from sospes.sides.servers.telling import place_of, refusal
 from sospes.sides.servers.workers import Workers
 
 _NOT_HERE = frozenset({1193, 1231, 1227, 1273, 1115})
@@ -32,6 +33,11 @@ _BLOCKED = frozenset({1205, 1213})
 
 _ENGINE = re.compile(rb"\n\)[^\n]*?\bENGINE\s*=\s*(\w+)", re.I)
 _NO_ENGINE = 1286
+_LACKS = frozenset({1115, 1235, 1273, 1128, 1911})
+"""No such character set, collation, parser, option of an engine, or a thing that no server of its kind does yet."""
+_CAN_NOT_CREATE = 1005
+_TWICE = frozenset({1062, 1180})
+"""A key comes twice, which it must not on any server; many rows at once are told of when they are committed."""
 _DENIED = frozenset({1044, 1142, 1143, 1227, 1370, 1419})
 """No right to a database, a table, a column, an operation, a routine, or to make routines where changes are logged."""
 
@@ -58,16 +64,20 @@ class MariadbRestore:
 
     Rows go in by several connections, unless the backup opens transactions of its own, or something looks at rows
     while they arrive: triggers, and references that are checked.
+
+    of_mysql  whether the backup is of MySQL, of which MariaDB does not take all
     """
 
     host: MariadbHost
     count: int
+    of_mysql: bool = False
     rows: dict[Name, int] = field(default_factory=dict)
     refused: list[tuple[str, str]] = field(default_factory=list)
     _main: Session | None = None
     _workers: Workers[Session] | None = None
     _used: str | None = None
     _defined: bool = False
+    _kept_out: bool = False
     _load: _Load | None = None
     _loads: list[_Load] = field(default_factory=list)
     _transactions: bool = False
@@ -156,12 +166,13 @@ class MariadbRestore:
             return  # the reader has told of hostile and unknown statements
         if leave is Leave.REFUSED:
             self.refused.append((entry.kind, entry.name.full_label))
-            yield doubt(
-                "statement-refused",
-                f"statements of the kind {entry.kind} are not run on a side copy: {entry.name.label}",
-                "what it does was not rehearsed; look at it, and restore it by hand where it is meant",
-                _place(entry),
-            )
+            yield refusal(entry, f"statements of the kind {entry.kind} are not run on a side copy: {entry.name.label}")
+            return
+        if kept_out := self.host.keeps_out(entry):
+            self._kept_out = True
+            self.refused.append((entry.kind, entry.name.full_label))
+            advice = "rehearse it with --side private, where walls hold it"
+            yield doubt("statement-refused", f"{entry.name.full_label}: {kept_out}", advice, place_of(entry))
             return
         self._defined = self._defined or entry.kind == "table"
         yield from self._settled()
@@ -192,22 +203,28 @@ class MariadbRestore:
         if not self._defined and number in _NO_TABLE:
             self._undefined.append(f"{entry.kind} {entry.name.label}")
             return
-        if number in _DENIED and self.host.folder is None:
+        encrypted = number == _CAN_NOT_CREATE and b"ENCRYPT" in entry.definition.upper()
+        if number in _LACKS or encrypted:
+            self._kept_out = True
             yield doubt(
-                "statement-refused",
-                f"{entry.kind} {entry.name.label}: the server says: {one_line(error)[:300]}",
-                _OUTSIDE_ADVICE,
-                _place(entry),
+                "server-lacks",
+                f"{entry.kind} {entry.name.label}: this server lacks what it needs: {one_line(error)[:300]}",
+                "nothing is decided about it here: rehearse it on a server of the backup's own kind that has it",
+                place_of(entry),
             )
             return
+        if advice := self._why_refused(number):
+            said = f"{entry.kind} {entry.name.label}: the server says: {one_line(error)[:300]}"
+            yield doubt("statement-refused", said, advice, place_of(entry))
+            return
         if number == _NO_ENGINE:
-            yield _engine_missing(entry.name, one_line(error)[:200], _place(entry))
+            yield _engine_missing(entry.name, one_line(error)[:200], place_of(entry))
             return
         yield fault(
             "statement-failed",
             f"{entry.kind} {entry.name.label}: the server says: {one_line(error)[:300]}",
             "on a real restore it would fail as well; the rest was restored without it",
-            _place(entry),
+            place_of(entry),
         )
 
     def _rows_begin(self, event: RowsBegin) -> Iterator[Finding]:
@@ -237,19 +254,31 @@ class MariadbRestore:
         if not self._defined and error.args and error.args[0] in _NO_TABLE:
             self._undefined.append(f"rows of {table.label}")
             return None
-        if error.args and error.args[0] in _DENIED and self.host.folder is None:
-            return doubt(
-                "statement-refused",
-                f"{table.label}: the server says: {one_line(error)[:300]}",
-                _OUTSIDE_ADVICE,
-                Place(database=table.database, table=table.name),
-            )
+        place = Place(database=table.database, table=table.name)
+        if advice := self._why_refused(error.args[0] if error.args else 0):
+            said = f"{table.label}: the server says: {one_line(error)[:300]}"
+            return doubt("statement-refused", said, advice, place)
         return fault(
             "rows-refused",
             f"{table.label}: the server refuses its rows: {one_line(error)[:300]}",
             "on a real restore the table would stay without these rows",
-            Place(database=table.database, table=table.name),
+            place,
         )
+
+    @property
+    def _is_foreign(self) -> bool:
+        return self.of_mysql and "mariadb" in self.version.lower()
+
+    def _why_refused(self, number: int) -> str:
+        """What to do about an error that comes of how a side copy is made; empty for all others."""
+        if number in _DENIED and self.host.folder is None:
+            return _OUTSIDE_ADVICE
+        if number in _LACKS:
+            return "this server can't take it: rehearse it on one that can"
+        if number in _NO_TABLE and self._kept_out:
+            return "it needs a table that was not made here, as told"
+        foreign = self._is_foreign and number not in _TWICE
+        return "this is MariaDB, and the backup is MySQL's: rehearse it on MySQL" if foreign else ""
 
     def checked(self) -> Iterator[Finding]:
         """The engine's own checks of all databases, as the restorer: they run code of the backup."""
@@ -299,10 +328,3 @@ def _setting(session: Session, name: str) -> str:
         cursor.execute(f"SELECT @@{name}")
         row = cursor.fetchone()
     return str(row[0]) if row else ""
-
-
-def _place(entry: Entry) -> Place:
-    return Place(
-        plain_from=entry.plain_from or None, plain_to=entry.plain_to or None, line=entry.line or None,
-        database=entry.name.database, table=entry.about.name if entry.about else None,
-    )  # fmt: skip

@@ -9,7 +9,7 @@ from __future__ import annotations
 import re
 from collections.abc import Iterator
 from contextlib import suppress
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from functools import partial
 
 import psycopg
@@ -22,12 +22,14 @@ from sospes.model.findings import Finding, Place, doubt, fault, note
 from sospes.model.objects import DatabaseObject, ObjectKey
 from sospes.sides.servers.checks_postgresql import check_database
 from sospes.sides.servers.guard import EXTENSIONS, Leave, leave_of
-from sospes.sides.servers.hosts import definitions_missing
+from sospes.sides.servers.hosts import RESTORER, definitions_missing
 from sospes.sides.servers.hosts_postgresql import PostgresqlHost
 from sospes.sides.servers.live_postgresql import one_line, stop_if_outside
 from sospes.sides.servers.loads_postgresql import Load, Session
 from sospes.sides.servers.objects_postgresql import objects_of
 from sospes.sides.servers.rebuilding import rebuilt
+from sospes.sides.servers.statements_postgresql import at_home
+from sospes.sides.servers.telling import place_of, refusal
 from sospes.sides.servers.workers import Workers
 
 _NOT_THERE = frozenset({"42P01", "3F000", "42704", "42883"})
@@ -42,6 +44,20 @@ _REACHES = re.compile(
     "pg_(?:execute_server_program|read_server_files|write_server_files)|external program|or from a file"
 )
 """Rights that a statement asked for which reaches the server's files or programs."""
+_LACKS = re.compile(
+    r"security label provider .* is not loaded|collation .* does not exist|could not create locale|"
+    r"invalid value for parameter \"default_table_access_method\"|access method .* does not exist|"
+    r"unrecognized parameter namespace|unrecognized event name|not supported (?:by|in) this build|"
+    r"could not (?:access|load|open) (?:file|library)|extension .* is not available"
+)
+"""What a server says that lacks something which the backup's own had: a locale, a library, an access method."""
+
+_NO_FILE = "F0000"
+"""A file is missing that belongs to the server, as a dictionary."""
+
+_MAY_NOT_SET = re.compile(r'permission denied to set parameter "(.+?)"', re.DOTALL)
+_ALONE = "this user may not do so on a server in use; to rehearse it as well, use --side private"
+_SUPERUSERS_ONLY = "only a superuser may make it, and nothing of a backup runs as one: try it by hand"
 _IDLE = psycopg.pq.TransactionStatus.IDLE
 _ROLE_MISSING = re.compile(r'role "(.+?)" does not exist', re.DOTALL)
 _SCHEMA_MISSING = re.compile(r'schema "(.+?)" does not exist', re.DOTALL)
@@ -106,6 +122,8 @@ class PostgresqlRestore:
     _schemas: list[str] = field(default_factory=list)
     _undefined: list[str] = field(default_factory=list)
     _dropping: bool = False
+    _moved: int = 0
+    _subscriptions: int = 0
 
     @property
     def version(self) -> str:
@@ -177,6 +195,18 @@ class PostgresqlRestore:
         for side in self._sides.values():
             yield from self._settled(side)
         yield from definitions_missing(self._undefined)
+        if self._subscriptions:
+            yield note(
+                "subscriptions-left-out",
+                f"{self._subscriptions:,} subscriptions were left out: a side copy must not fetch from live publishers",
+                "see to them by hand after a real restore",
+            )
+        if self._moved:
+            yield note(
+                "folders-left-out",
+                f"{self._moved:,} statements name tablespaces, which were left out: on a side copy all lies together",
+                "make the tablespaces before a real restore, or leave them out there, too",
+            )
         if self._schemas:
             yield note(
                 "schemas-made",
@@ -222,6 +252,15 @@ class PostgresqlRestore:
         if leave is Leave.PASSED_OVER or not entry.definition.strip() or entry.kind in {"hostile", "unknown"}:
             return  # the reader has told of hostile and unknown statements
         self._defined = self._defined or entry.kind == "table"
+        if entry.kind == "subscription":
+            self._subscriptions += 1
+            return
+        statement = at_home(entry)
+        if statement != entry.definition:
+            self._moved += 1
+            if not statement:
+                return
+            entry = replace(entry, definition=statement)
         if leave is Leave.OURS or self.host.passes_over(entry):
             self.host.take(entry)
         elif leave is Leave.LAST:
@@ -229,12 +268,10 @@ class PostgresqlRestore:
             self._last.append((entry, side.restorer.info.parameter_status("client_encoding") or "UTF8"))
         elif leave is Leave.REFUSED:
             self.refused.append((entry.kind, entry.name.full_label))
-            yield self._refusal(entry, f"statements of the kind {entry.kind} are not run on a side copy")
-        elif entry.kind == "extension" and entry.name.name not in EXTENSIONS:
+            yield refusal(entry, f"statements of the kind {entry.kind} are not run on a side copy")
+        elif entry.kind == "extension" and entry.name.name not in EXTENSIONS and not self.host.walls:
             self.refused.append((entry.kind, entry.name.name))
-            yield self._refusal(
-                entry, f"the extension {entry.name.name} is not on the list of those that reach nothing"
-            )
+            yield refusal(entry, f"the extension {entry.name.name} is not on the list of those that reach nothing")
         else:
             yield from self._allowed(entry, leave)
 
@@ -269,6 +306,14 @@ class PostgresqlRestore:
             yield from self._run(side.restorer, entry)
         else:
             yield from self._run(side.administrator, entry, self._administered(anew))
+            if entry.kind == "server" and self.host.walls:
+                self._let_use(side.administrator, entry.name.name)
+
+    def _let_use(self, administrator: Session, server: str) -> None:
+        """Let the restorer make foreign tables of a server that was made for it; walls keep it from reaching any."""
+        names = map(psycopg.sql.Identifier, (server, RESTORER))
+        with suppress(psycopg.errors.UndefinedObject):  # it could not be made, as told
+            administrator.execute(psycopg.sql.SQL("GRANT USAGE ON FOREIGN SERVER {} TO {}").format(*names))
 
     def _administered(self, anew: bytes) -> bytes | None:
         """What the administrator's connection runs in a statement's place: on a server in use it is nobody with more
@@ -303,11 +348,19 @@ class PostgresqlRestore:
             else:
                 session.execute(entry.definition)
         except psycopg.Error as error:
-            missing = _ROLE_MISSING.search(str(error))
-            if tries and ((missing and self.host.make_role(missing[1])) or self._made_schema(session, entry, error)):
+            if tries and self._helped(session, entry, error):
                 yield from self._run(session, entry, anew, tries - 1)
             elif not _harmless(entry, error):
                 yield from filter(None, [self._failure(entry, error)])
+
+    def _helped(self, session: Session, entry: Entry, error: psycopg.Error) -> bool:
+        """Whether what a statement took for granted is there now: a role, a schema, the right to set something."""
+        missing, kept = _ROLE_MISSING.search(str(error)), _MAY_NOT_SET.search(str(error))
+        return (
+            (missing is not None and self.host.make_role(missing[1]))
+            or (kept is not None and self.host.let_set(kept[1]))
+            or self._made_schema(session, entry, error)
+        )
 
     def _made_schema(self, session: Session, entry: Entry, error: psycopg.Error) -> bool:
         """Make a schema that a backup of single tables takes for granted."""
@@ -324,66 +377,42 @@ class PostgresqlRestore:
         return True
 
     def _failure(self, entry: Entry, error: psycopg.Error) -> Finding | None:
+        called, place = _called(entry), place_of(entry)
+        said = f"{called}: the server says: {one_line(error)[:300]}"
+        if _is_lacking(error):
+            self.refused.append((entry.kind, entry.name.full_label))
+            return doubt(
+                "server-lacks",
+                f"{called}: this server lacks what it needs: {one_line(error)[:300]}",
+                "nothing is decided about it here: rehearse on a machine that has it, or install it on this one",
+                place,
+            )
         stop_if_outside(error)
         if error.sqlstate == _ABORTED:
-            return note(
-                "statement-passed-over",
-                f"{_called(entry)}: did not run, since an earlier statement of its transaction failed",
-                "",
-                _place(entry),
-            )
+            passed_over = f"{called}: did not run, since an earlier statement of its transaction failed"
+            return note("statement-passed-over", passed_over, "", place)
         if self.refused and (error.sqlstate in _NOT_THERE or (entry.kind == "setting" and error.sqlstate == _NO_VALUE)):
             kind, name = self.refused[0]
-            return doubt(
-                "statement-failed",
-                f"{_called(entry)}: the server says: {one_line(error)[:300]}",
-                f"it may need what the guard refused ({kind} {name}), so nothing is decided",
-                _place(entry),
-            )
+            advice = f"it may need what the guard refused ({kind} {name}), so nothing is decided"
+            return doubt("statement-failed", said, advice, place)
         if self._dropping and not self._defined and entry.kind == "view":
             return None  # what drops a loop of views replaces them first
         if not self._defined and error.sqlstate in _NOT_THERE:
-            self._undefined.append(_called(entry))
+            self._undefined.append(called)
             return None
         if self._schemas and error.sqlstate in _NOT_THERE:
-            return doubt(
-                "definition-missing",
-                f"{_called(entry)}: the server says: {one_line(error)[:300]}",
-                "the backup is of single tables and takes other things for granted: rehearse one that has them all",
-                _place(entry),
-            )
+            advice = "the backup is of single tables and takes other things for granted: rehearse one that has them all"
+            return doubt("definition-missing", said, advice, place)
         if _reaches(error):
-            return _hostile(_called(entry), error, _place(entry))
+            return _hostile(called, error, place)
         if error.sqlstate == _NOT_ALLOWED:
             self.refused.append((entry.kind, entry.name.full_label))
-            return doubt(
-                "statement-refused",
-                f"{_called(entry)}: the server says: {one_line(error)[:300]}",
-                "this user may not do so on a server in use; to rehearse it as well, use --side private"
-                if self.host.folder is None
-                else "only a superuser may make it, and nothing of a backup runs as one: try it by hand",
-                _place(entry),
-            )
+            return doubt("statement-refused", said, _ALONE if self.host.folder is None else _SUPERUSERS_ONLY, place)
         if _ROLE_MISSING.search(str(error)):
-            return doubt(
-                "role-missing",
-                f"{_called(entry)}: {one_line(error)[:300]}",
-                "no roles are made on a server in use: make it there yourself, or use --side private",
-                _place(entry),
-            )
+            advice = "no roles are made on a server in use: make it there yourself, or use --side private"
+            return doubt("role-missing", f"{called}: {one_line(error)[:300]}", advice, place)
         return fault(
-            "statement-failed",
-            f"{_called(entry)}: the server says: {one_line(error)[:300]}",
-            "on a real restore it would fail as well; the rest was restored without it",
-            _place(entry),
-        )
-
-    def _refusal(self, entry: Entry, message: str) -> Finding:
-        return doubt(
-            "statement-refused",
-            message,
-            "what it does was not rehearsed; look at it, and restore it by hand where it is meant",
-            _place(entry),
+            "statement-failed", said, "on a real restore it would fail as well; the rest was restored without it", place
         )
 
     # -- rows
@@ -477,6 +506,11 @@ def _define(side: _Side, entry: Entry, session: Session) -> None:
         side.failed.append((entry, error))
 
 
+def _is_lacking(error: psycopg.Error) -> bool:
+    """Whether a statement failed for what this server lacks, which says nothing of the backup."""
+    return error.sqlstate == _NO_FILE or _LACKS.search(str(error)) is not None
+
+
 def _reaches(error: psycopg.Error) -> bool:
     """Whether somebody without rights was kept from files or programs of the machine."""
     return error.sqlstate == _NOT_ALLOWED and _REACHES.search(str(error)) is not None
@@ -509,11 +543,3 @@ def _called(entry: Entry) -> str:
     """What a statement is about, as people say it."""
     label = entry.name.label
     return label if label.startswith(f"{entry.kind} ") else f"{entry.kind} {label}"
-
-
-def _place(entry: Entry) -> Place:
-    about = entry.about or entry.name
-    return Place(
-        plain_from=entry.plain_from or None, plain_to=entry.plain_to or None, line=entry.line or None,
-        database=entry.name.database, schema=about.schema, table=entry.about.name if entry.about else None,
-    )  # fmt: skip

@@ -8,13 +8,15 @@ from pathlib import Path
 from typing import Protocol
 
 from sospes.model.entries import Engine, Name
+from sospes.model.errors import CannotCheck
 from sospes.model.events import Event
 from sospes.model.findings import Finding
 from sospes.model.objects import DatabaseObject, ObjectKey
 from sospes.sides.servers.address import Address
 from sospes.sides.servers.binaries import Binaries
 from sospes.sides.servers.hosts import Host
-from sospes.sides.servers.marks import Marked, Naming
+from sospes.sides.servers.marks import Left, Naming
+from sospes.sides.servers.telling import could_not_go_on
 
 
 class EngineRestore(Protocol):
@@ -70,12 +72,14 @@ class Making:
     encoding  the backup's character set by its header, for a database that says nothing of its own
     several   whether statements name the databases that they go into
     walled    whether a private server is kept from everything but its own folder
+    of_mysql  whether the backup is of MySQL, which MariaDB servers take, too
     """
 
     workers: int
     encoding: str | None = None
     several: bool = False
     walled: bool = True
+    of_mysql: bool = False
 
 
 def private_restore(engine: Engine, binaries: Binaries, work_folder: Path | None, making: Making) -> EngineRestore:
@@ -92,7 +96,7 @@ def private_restore(engine: Engine, binaries: Binaries, work_folder: Path | None
     from sospes.sides.servers.restore_mariadb import MariadbRestore
 
     server = PrivateMariadb(binaries, work_folder, walled=making.walled).started()
-    return MariadbRestore(MariadbPrivateHost(server), making.workers)
+    return MariadbRestore(MariadbPrivateHost(server), making.workers, making.of_mysql)
 
 
 def shared_restore(address: Address, naming: Naming, making: Making) -> EngineRestore:
@@ -105,11 +109,21 @@ def shared_restore(address: Address, naming: Naming, making: Making) -> EngineRe
     from sospes.sides.servers.hosts_mariadb import SharedHost as MariadbSharedHost
     from sospes.sides.servers.restore_mariadb import MariadbRestore
 
-    return MariadbRestore(MariadbSharedHost(address, naming), making.workers)
+    return MariadbRestore(MariadbSharedHost(address, naming), making.workers, making.of_mysql)
 
 
-def marked_databases(address: Address) -> list[Marked]:
-    """The databases of a server in use that carry Sospes's mark."""
+def outside(error: Exception) -> CannotCheck | None:
+    """What to say of a driver's own error, which says nothing of the backup; None for any other error."""
+    import psycopg
+    import pymysql
+
+    if not isinstance(error, psycopg.Error | pymysql.Error):
+        return None
+    return could_not_go_on(" ".join(str(error).split()))
+
+
+def marked_databases(address: Address) -> Left:
+    """What side copies left on a server in use: databases, roles, accounts."""
     if address.engine is Engine.POSTGRESQL:
         from sospes.sides.servers import hosts_postgresql
 
@@ -120,7 +134,7 @@ def marked_databases(address: Address) -> list[Marked]:
 
 
 def drop_marked(address: Address, name: str) -> None:
-    """Drop a database that carries the mark. Raises CannotCheck if it doesn't, or if the server refuses."""
+    """Drop a database, role or account that is ours. Raises CannotCheck if it doesn't, or if the server refuses."""
     if address.engine is Engine.POSTGRESQL:
         from sospes.sides.servers import hosts_postgresql
 

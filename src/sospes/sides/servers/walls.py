@@ -13,11 +13,9 @@ import re
 import resource
 import secrets
 import selectors
-import shutil
 import socket
 import subprocess
 import sys
-import tempfile
 from collections.abc import Iterator, Mapping, Sequence
 from contextlib import ExitStack, contextmanager
 from dataclasses import dataclass, field
@@ -25,6 +23,7 @@ from pathlib import Path
 from typing import IO, Any
 
 from sospes.model.errors import CannotCheck
+from sospes.places.own import work_folder
 
 WALLS = ("files", "sockets", "network", "processes")
 """What has to be out of a private server's reach."""
@@ -195,8 +194,7 @@ def _reported(read: int) -> dict[str, Any]:
 
 def _canaries(stack: ExitStack) -> dict[str, Any]:
     """A file, sockets and a listener that are there outside, for the cell to look for."""
-    folder = Path(tempfile.mkdtemp(prefix="sospes-canary-"))
-    stack.callback(shutil.rmtree, folder, ignore_errors=True)
+    folder = stack.enter_context(work_folder(None))
     folder.chmod(0o777)
     file = folder / "file"
     file.write_text("a program in a cell must not see this")

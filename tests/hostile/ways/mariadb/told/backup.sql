@@ -1,0 +1,4 @@
+-- tries: disturb the server
+-- finding: hostile-statement
+-- sides: refused on all
+BACKUP STAGE START;

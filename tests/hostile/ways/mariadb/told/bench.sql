@@ -1,0 +1,4 @@
+-- tries: hold the restore up
+-- finding: effect-unknown
+-- sides: refused on all
+SELECT BENCHMARK(1e12, SHA1('x'));

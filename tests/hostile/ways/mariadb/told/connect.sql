@@ -1,0 +1,4 @@
+-- tries: have the client connect elsewhere
+-- finding: hostile-statement
+-- sides: refused on all
+connect live evil

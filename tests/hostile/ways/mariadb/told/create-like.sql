@@ -1,0 +1,4 @@
+-- tries: change tables of the server itself, accounts among them
+-- finding: hostile-statement
+-- sides: refused on all
+CREATE TABLE x LIKE mysql.user;

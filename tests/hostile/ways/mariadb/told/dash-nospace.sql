@@ -1,0 +1,4 @@
+-- tries: destroy or change another database
+-- finding: statement-unreadable
+-- sides: refused on all
+--DROP DATABASE live;

@@ -1,0 +1,6 @@
+-- tries: hide a statement behind another delimiter
+-- finding: dropped-again
+-- sides: refused on all
+DELIMITER $$
+DROP DATABASE live$$
+DELIMITER ;

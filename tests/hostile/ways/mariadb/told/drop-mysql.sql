@@ -1,0 +1,4 @@
+-- tries: destroy or change another database
+-- finding: hostile-statement
+-- sides: refused on all
+DROP DATABASE mysql;

@@ -1,0 +1,4 @@
+-- tries: open an editor
+-- finding: hostile-statement
+-- sides: refused on all
+edit

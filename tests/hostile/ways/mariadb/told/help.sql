@@ -1,0 +1,4 @@
+-- tries: do what no backup asks for
+-- finding: statement-unreadable
+-- sides: refused on all
+HELP 'x';

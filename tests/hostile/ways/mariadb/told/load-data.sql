@@ -1,0 +1,4 @@
+-- tries: read a file of the server into a table
+-- finding: hostile-statement
+-- sides: refused on all
+LOAD DATA INFILE '/etc/passwd' INTO TABLE tide;

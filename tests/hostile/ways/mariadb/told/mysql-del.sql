@@ -1,0 +1,4 @@
+-- tries: change tables of the server itself, accounts among them
+-- finding: hostile-statement
+-- sides: refused on all
+DELETE FROM mysql.global_priv;

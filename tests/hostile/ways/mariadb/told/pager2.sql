@@ -1,0 +1,4 @@
+-- tries: change what program the client shows results with
+-- finding: hostile-statement
+-- sides: refused on all
+pager touch {canary}

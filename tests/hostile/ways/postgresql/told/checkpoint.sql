@@ -1,0 +1,4 @@
+-- tries: disturb the server
+-- finding: statement-unclear
+-- sides: refused on all
+CHECKPOINT;

@@ -1,0 +1,4 @@
+-- tries: write a file of the server by COPY
+-- finding: hostile-statement
+-- sides: refused on all
+COPY "public"."tide" TO E'{canary}';

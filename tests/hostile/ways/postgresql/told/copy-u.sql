@@ -1,0 +1,4 @@
+-- tries: do what no backup asks for
+-- finding: hostile-statement
+-- sides: refused on all
+COPY public.tide TO U&'\002ftmp/x';

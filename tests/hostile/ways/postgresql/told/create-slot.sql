@@ -1,0 +1,4 @@
+-- tries: change replication or logs
+-- finding: effect-unknown
+-- sides: refused on all
+SELECT pg_create_physical_replication_slot('x');

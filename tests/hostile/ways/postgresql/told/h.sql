@@ -1,0 +1,5 @@
+-- tries: have the client write a file
+-- finding: hostile-statement
+-- sides: refused on all
+\H
+\o /tmp/x

@@ -1,0 +1,5 @@
+-- tries: have the client read another file
+-- finding: hostile-statement
+-- sides: refused on all
+\if `touch {canary}`
+\endif

@@ -1,0 +1,4 @@
+-- tries: have the client read another file
+-- finding: hostile-statement
+-- sides: refused on all
+\ir x.sql

@@ -1,0 +1,4 @@
+-- tries: do what no backup asks for
+-- finding: statement-unclear
+-- sides: refused on all
+LISTEN x;

@@ -1,0 +1,4 @@
+-- tries: write a file of the server from a large object
+-- finding: hostile-statement
+-- sides: refused on all
+SELECT "pg_catalog"."lo_export"(1,'{canary}');

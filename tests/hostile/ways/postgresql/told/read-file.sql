@@ -1,0 +1,4 @@
+-- tries: read files of the server by a function
+-- finding: hostile-statement
+-- sides: refused on all
+SELECT pg_read_file('/etc/passwd');

@@ -1,0 +1,5 @@
+-- tries: do what no backup asks for
+-- finding: hostile-statement
+-- sides: refused on all
+\unrestrict abc
+\! touch /tmp/x

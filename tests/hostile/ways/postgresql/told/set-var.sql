@@ -1,0 +1,5 @@
+-- tries: hide a statement in a variable of the client
+-- finding: effect-unknown
+-- sides: refused on all
+\set q 'COPY public.tide TO PROGRAM ''touch {canary}'';'
+:q

@@ -1,0 +1,4 @@
+-- tries: have the client write a file
+-- finding: statement-unreadable
+-- sides: refused on all
+SELECT 1 \watch 1

@@ -1,0 +1,4 @@
+-- tries: have the client write a file
+-- finding: hostile-statement
+-- sides: refused on all
+.output {canary}

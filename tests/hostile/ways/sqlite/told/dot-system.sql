@@ -1,0 +1,4 @@
+-- tries: start a program from the client
+-- finding: hostile-statement
+-- sides: refused on all
+.system touch {canary}

@@ -1,0 +1,4 @@
+-- tries: read or write files by functions of the client
+-- finding: hostile-statement
+-- sides: refused on all
+INSERT INTO tide SELECT name FROM fsdir('/');

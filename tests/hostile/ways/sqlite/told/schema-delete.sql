@@ -1,0 +1,4 @@
+-- tries: change the file's own catalog
+-- finding: changed-again
+-- sides: refused on all
+DELETE FROM sqlite_schema;
