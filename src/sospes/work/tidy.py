@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import time
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 from pathlib import Path
@@ -9,10 +10,16 @@ from pathlib import Path
 from sospes.model.findings import Finding
 from sospes.places.own import drop_unfinished, unfinished
 from sospes.sides.servers.address import Address
+from sospes.sides.servers.marks import Left as LeftOnServer
 from sospes.sides.servers.marks import Marked
 from sospes.sides.servers.private import drop_leftover, leftovers
 from sospes.sides.servers.restoring import drop_marked, marked_databases
 from sospes.work.outcome import Outcome
+
+_ENDING = 3.0
+"""Seconds that sessions are waited for that may be ending."""
+
+_PAUSE = 0.1
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -54,7 +61,7 @@ def tidy(places: Sequence[Path], servers: Sequence[Address], drop: bool) -> Outc
     found = [*_folders(folders, drop), *_unfinished(folders, drop)]
     unseen: list[Finding] = []
     for server in servers:
-        left = marked_databases(server)
+        left = _settled(server) if drop else marked_databases(server)
         found += _on_server(server, left.marked, drop)
         unseen += left.unseen
     looked = (*map(str, folders), *(server.label for server in servers))
@@ -82,6 +89,16 @@ def _unfinished(places: Sequence[Path], drop: bool) -> Iterator[Left]:
             kind=kind, location=str(item.path), engine=None, bytes=item.bytes, running=False, in_use=item.in_use,
             signed=item.own, dropped=dropped,
         )  # fmt: skip
+
+
+def _settled(server: Address) -> LeftOnServer:
+    """What is left once sessions that have just ended are gone: a server counts them for a moment longer."""
+    deadline = time.monotonic() + _ENDING
+    left = marked_databases(server)
+    while any(item.in_use and item.signed for item in left.marked) and time.monotonic() < deadline:
+        time.sleep(_PAUSE)
+        left = marked_databases(server)
+    return left
 
 
 def _on_server(server: Address, marked: Sequence[Marked], drop: bool) -> Iterator[Left]:
