@@ -9,7 +9,7 @@ demo: $(VENV)/ready
 	$(BIN)/sospes demo
 
 test: lint
-	$(BIN)/python -m pytest
+	$(BIN)/python -m pytest --numprocesses auto --dist worksteal
 
 lint: $(VENV)/ready
 	$(BIN)/ruff format --check .

@@ -7,6 +7,7 @@ import io
 import json
 import os
 import shutil
+import tempfile
 from collections.abc import Iterator
 from dataclasses import dataclass
 from pathlib import Path
@@ -22,6 +23,24 @@ DUMPS = Path(__file__).parent / "dumps"
 INPUTS = Path(__file__).parent / "inputs"
 SCHEMA = json.loads((Path(__file__).parent.parent / "src/sospes/report/schema.json").read_text())
 VALIDATOR = jsonschema.Draft202012Validator(SCHEMA)
+
+
+@pytest.fixture(scope="session", autouse=True)
+def own_temporary_folder() -> Iterator[None]:
+    """A temporary folder for each process that runs tests: what one of them makes and looks for is none of another's."""
+    if "PYTEST_XDIST_WORKER" not in os.environ:
+        yield
+        return
+    with tempfile.TemporaryDirectory(prefix="sospes-tests-") as name:
+        Path(name).chmod(0o755)
+        before, os.environ["TMPDIR"] = os.environ.get("TMPDIR"), name
+        tempfile.tempdir = None
+        yield
+        tempfile.tempdir = None
+        if before is None:
+            del os.environ["TMPDIR"]
+        else:
+            os.environ["TMPDIR"] = before
 
 
 @dataclass(frozen=True)
