@@ -24,9 +24,9 @@ from tests.fuzz import targets
 from sospes.formats.opening import Opening
 from sospes.model.errors import SospesError
 from sospes.model.verdict import Verdict
-from sospes.work.describe import Looking, verify
-from sospes.work.sealed import SealUse
-from sospes.work.sealing import Sealing, seal
+from sospes.work.look.verify import Looking, verify
+from sospes.work.seal.making import Sealing, seal
+from sospes.work.seal.using import SealUse
 
 UNCOVERED = {
     "gzip": "gzip: time stamp, flags, system, extra fields and name in each member's head",

@@ -21,7 +21,7 @@ from tests.servers import MariadbServer, PostgresServer
 from sospes.formats.opening import Opening
 from sospes.model.errors import SospesError
 from sospes.model.verdict import Verdict
-from sospes.work.describe import Looking, verify
+from sospes.work.look.verify import Looking, verify
 
 Loads = Callable[[bytes], str]
 """Loads a script into a new database; what the server says if it refuses, or if other rows came, else empty."""

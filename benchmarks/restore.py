@@ -18,8 +18,8 @@ from tests.servers import PostgresServer, postgres_folders
 
 from benchmarks.speed import PROGRAM, Spent, measured, ratio
 from sospes.model.entries import Engine
+from sospes.sides.postgresql.private import PrivatePostgresql
 from sospes.sides.servers.binaries import find_binaries
-from sospes.sides.servers.private_postgresql import PrivatePostgresql
 
 TABLES = ("reading", "call_out", "kit_check", "log_line")
 DEFINITION = """

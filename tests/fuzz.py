@@ -14,7 +14,7 @@ from pathlib import Path
 
 from sospes.formats.opening import Opening
 from sospes.model.errors import SospesError
-from sospes.work.describe import Looking, verify
+from sospes.work.look.verify import Looking, verify
 from tests.damage import DAMAGES
 
 DUMPS = Path(__file__).parent / "dumps"

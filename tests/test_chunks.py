@@ -100,7 +100,7 @@ def test_a_live_table_is_passed_over_by_chunks(
     postgres: PostgresServer, tmp_path: Path, monkeypatch: pytest.MonkeyPatch, aside: int
 ) -> None:
     """Rows in another order of columns, without a key and doubled, changed, gone and new."""
-    monkeypatch.setattr("sospes.work.lined.MOST_ASIDE", aside)
+    monkeypatch.setattr("sospes.work.compare.lines.MOST_ASIDE", aside)
     rows = [[str(n), f"note {n * 7919 % 10007}", f"{n % 90}.25"] for n in range(5000)]
     columns = [("id", "integer NOT NULL"), ("note", "text"), ("height", "numeric(6,2)")]
     keyed = copy_table("public.tide", columns, rows, "id")

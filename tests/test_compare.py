@@ -324,8 +324,8 @@ def test_only_odd_lines_are_looked_at_and_the_whole_is_counted(tmp_path: Path, m
     changed.append(["9999", "1", "0.000", "late"])
     left, right = _tide(tmp_path, "left.sql", rows), _tide(tmp_path, "right.sql", list(reversed(changed)))
     for aside, process_at in ((1 << 20, 1 << 40), (0, 1 << 40), (1 << 20, 0)):
-        monkeypatch.setattr("sospes.work.lined.MOST_ASIDE", aside)
-        monkeypatch.setattr("sospes.work.opened_sides.SECOND_PROCESS_AT", process_at)
+        monkeypatch.setattr("sospes.work.compare.lines.MOST_ASIDE", aside)
+        monkeypatch.setattr("sospes.work.compare.sides.opening.SECOND_PROCESS_AT", process_at)
         [table] = sospes("compare", left, right, "--json").document["result"]["tables"]
         counts = [table[key] for key in ("left_rows", "right_rows", "same", "only_left", "only_right", "changed")]
         assert counts == [3000, 2901, 2899, 100, 1, 1]

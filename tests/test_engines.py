@@ -18,7 +18,7 @@ import pytest
 from psycopg import sql
 
 from sospes.model.errors import CannotCheck, UsageError
-from sospes.sides.servers import checks_postgresql
+from sospes.sides.postgresql import checks as checks_postgresql
 from sospes.sides.servers.address import Address, read_address
 from sospes.sides.servers.private import PREFIX
 from tests.backups import copy_table, mysql, postgresql

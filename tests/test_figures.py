@@ -6,7 +6,7 @@ from pathlib import Path
 
 import pytest
 
-from sospes.work.figures import Bounds, read_figures
+from sospes.work.compare.figures import Bounds, read_figures
 from tests.backups import copy_table, postgresql
 from tests.conftest import sospes
 from tests.servers import MariadbServer, PostgresServer

@@ -4,10 +4,10 @@ from __future__ import annotations
 
 import pytest
 
+from sospes.engines.mariadb.restated import at_home as data_at_home
+from sospes.engines.mariadb.restated import switched_off
+from sospes.engines.postgresql.left_out import at_home
 from sospes.model.entries import Entry, Name
-from sospes.sides.servers.statements_mariadb import at_home as data_at_home
-from sospes.sides.servers.statements_mariadb import switched_off
-from sospes.sides.servers.statements_postgresql import at_home
 
 
 @pytest.mark.parametrize(

@@ -16,9 +16,9 @@ from sospes.rows.relined import as_lines
 from sospes.rows.types import Hold
 from sospes.sides.servers.address import read_address
 from sospes.sides.servers.live import open_live
-from sospes.work.backup_rows import BackupRows
-from sospes.work.live_rows import LiveRows
-from sospes.work.row_sides import Wants
+from sospes.work.compare.sides.backup import BackupRows
+from sospes.work.compare.sides.live import LiveRows
+from sospes.work.compare.sides.protocol import Wants
 from tests.backups import mysql, postgresql
 from tests.conftest import sospes
 from tests.servers import MariadbServer, PostgresServer

@@ -12,7 +12,7 @@ import pytest
 
 from sospes.model.errors import UsageError
 from sospes.sides.servers.address import read_address
-from sospes.work import restore
+from sospes.work.restore import server as restore
 from tests.backups import copy_table, mysql, postgresql
 from tests.conftest import DUMPS, sospes
 from tests.servers import MariadbServer, PostgresServer

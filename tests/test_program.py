@@ -20,7 +20,7 @@ from sospes.cli.main import COMMANDS
 from sospes.formats.opening import Opening, require_room
 from sospes.model.errors import NoRoom
 from sospes.report.progress import ProgressBar
-from sospes.work.describe import Looking, verify
+from sospes.work.look.verify import Looking, verify
 from tests.backups import copy_table, postgresql, tides
 from tests.conftest import DUMPS, SCHEMA, VALIDATOR, sospes
 
@@ -235,7 +235,7 @@ def test_the_core_prints_nothing_and_asks_for_no_terminal() -> None:
 
 
 def test_the_core_brings_no_user_interface_along() -> None:
-    check = "import sys, sospes.work.compare, sospes.work.extract, sospes.work.rehearse; print(*sorted(sys.modules))"
+    check = "import sys, sospes.work.compare.compare, sospes.work.extract.extract, sospes.work.restore.embedded; print(*sorted(sys.modules))"
     loaded = subprocess.run(
         [sys.executable, "-c", check], capture_output=True, text=True, timeout=60, check=True
     ).stdout.split()

@@ -10,10 +10,10 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from sospes.engines.guard import Leave, leave_of
+from sospes.engines.postgresql.rebuilding import rebuilt
 from sospes.formats.opening import Opening, open_backup
 from sospes.model.entries import Engine, Entry, Name
-from sospes.sides.servers.guard import Leave, leave_of
-from sospes.sides.servers.rebuilding import rebuilt
 from tests.backups import copy_table, postgresql
 from tests.conftest import DUMPS, sospes
 from tests.servers import PostgresServer

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import io
 import time
 from collections.abc import Iterator
 from pathlib import Path
@@ -12,18 +13,21 @@ from hypothesis import strategies as st
 
 from sospes.formats.archive.bytestream import BlockStream
 from sospes.formats.archive.joining import Joiner, joined_rows
+from sospes.formats.form import Head, Stored, everything
 from sospes.formats.opening import Opening, open_backup
-from sospes.formats.script.copy_rows import may_hold, split_copy
-from sospes.formats.script.lexis import Lexis
 from sospes.formats.script.reader import ScriptReader
-from sospes.formats.script.value_rows import continuation, ends_within, split_slowly, split_values
 from sospes.model.entries import Engine, Entry
 from sospes.model.events import Batch, Event, Notation, RowsEnd
 from sospes.model.findings import Finding
+from sospes.places.streamed import Streamed
 from sospes.rows.decoding import held_rows
 from sospes.rows.types import Hold
 from sospes.rows.writing import csv_header, csv_lines
+from sospes.sql.lexis import Lexis
+from sospes.sql.rows.copy_lines import may_hold, split_copy
+from sospes.sql.rows.value_tuples import continuation, ends_within, split_slowly, split_values
 from sospes.stream.containers import Block
+from sospes.stream.plain import PlainText
 from tests.backups import PACKERS, archive_integer, copy_table, mysql, postgresql
 from tests.conftest import DUMPS
 
@@ -46,7 +50,9 @@ def blocks(data: bytes, cuts: list[int]) -> Iterator[Block | Finding]:
 
 
 def events(data: bytes, engine: str, cuts: list[int]) -> list[Event]:
-    return list(ScriptReader(blocks(data, cuts), LEXES[engine]).events())
+    source = Streamed("-", io.BytesIO(data))
+    stored = Stored(source, PlainText(source), Head(data, (), None, whole=True))
+    return list(ScriptReader(stored, LEXES[engine], everything, blocks(data, cuts)).events())
 
 
 def summary(found: list[Event]) -> list[object]:

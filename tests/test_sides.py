@@ -19,8 +19,8 @@ from typing import Any
 
 import pytest
 
+from sospes.sides.postgresql.hosts import SharedHost
 from sospes.sides.servers.address import read_address
-from sospes.sides.servers.hosts_postgresql import SharedHost
 from sospes.sides.servers.marks import MARK, Naming, is_prefix, read_mark
 from sospes.sides.servers.workers import Workers
 from tests.backups import copy_table, mysql, postgresql

@@ -9,8 +9,8 @@ from pathlib import Path
 
 import pytest
 
+from sospes.sides.mariadb.hosts import SharedHost
 from sospes.sides.servers.address import read_address
-from sospes.sides.servers.hosts_mariadb import SharedHost
 from sospes.sides.servers.marks import Naming
 from tests.backups import mysql
 from tests.conftest import assert_sound, left_on, sospes

@@ -4,10 +4,10 @@ from __future__ import annotations
 
 import pytest
 
-from sospes.formats.script.lexis import Lexis, Unfinished, statement_end, tokens
-from sospes.formats.script.row_heads import copy_head, insert_head
-from sospes.formats.script.statements import Classifier, Where
 from sospes.model.entries import ConstraintKind, Engine, Entry, Name
+from sospes.sql.lexis import Lexis, Unfinished, statement_end, tokens
+from sospes.sql.rows.heads import copy_head, insert_head
+from sospes.sql.statements import Classifier, Where
 
 POSTGRESQL = Lexis(Engine.POSTGRESQL)
 MARIADB = Lexis(Engine.MARIADB, escapes=True)

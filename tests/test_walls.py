@@ -21,15 +21,15 @@ import pytest
 from sospes.formats.opening import Opening
 from sospes.model.entries import Engine
 from sospes.model.errors import CannotCheck, NoRoom
+from sospes.sides.mariadb.live import connected as mariadb_connected
+from sospes.sides.mariadb.private import PrivateMariadb
+from sospes.sides.postgresql.live import connected as postgresql_connected
+from sospes.sides.postgresql.private import PrivatePostgresql
 from sospes.sides.servers import private, walls
 from sospes.sides.servers.binaries import find_binaries
-from sospes.sides.servers.live_mariadb import connected as mariadb_connected
-from sospes.sides.servers.live_postgresql import connected as postgresql_connected
-from sospes.sides.servers.private_mariadb import PrivateMariadb
-from sospes.sides.servers.private_postgresql import PrivatePostgresql
 from sospes.sides.servers.walls import WALLS, Cells, Streams
-from sospes.work.rehearse import Rehearsing
-from sospes.work.restore import rehearse_on_server
+from sospes.work.restore.embedded import Rehearsing
+from sospes.work.restore.server import rehearse_on_server
 from tests.backups import copy_table, mysql, postgresql
 from tests.conftest import folder_for_all, sospes
 from tests.servers import PostgresServer

@@ -17,14 +17,14 @@ from sospes.model.errors import CannotCheck, NotFound, SospesError, UsageError
 
 if TYPE_CHECKING:
     from sospes.formats.opening import Opening
+    from sospes.model.outcome import Description, Outcome
     from sospes.report.printer import Printer
     from sospes.report.progress import ProgressBar
     from sospes.sides.servers.address import Address
-    from sospes.work.describe import Looking
-    from sospes.work.matching import Comparing
-    from sospes.work.outcome import Description, Outcome
-    from sospes.work.salvage import Missing
-    from sospes.work.sealed import SealUse
+    from sospes.work.compare.matching import Comparing
+    from sospes.work.extract.salvage import Missing
+    from sospes.work.look.verify import Looking
+    from sospes.work.seal.using import SealUse
 
 _SETTINGS = {"work_folder": Path, "hide_values": bool, "quiet": bool}
 _BEGINNING = re.compile(
@@ -132,7 +132,7 @@ def add_seal(parser: argparse.ArgumentParser) -> None:
 
 def seal_use(args: argparse.Namespace) -> SealUse:
     """Which seal these arguments ask for."""
-    from sospes.work.sealed import SealUse
+    from sospes.work.seal.using import SealUse
 
     return SealUse(path=args.seal, ignore=args.no_seal, key=seal_key(args))
 
@@ -298,7 +298,7 @@ def place(args: argparse.Namespace, word: str) -> Path | Address:
 @contextmanager
 def two_sides(args: argparse.Namespace) -> Iterator[tuple[Path | Address, Path | Address, Comparing]]:
     """LEFT and RIGHT, and what all commands that compare them have in common, with a progress bar."""
-    from sospes.work.matching import Comparing
+    from sospes.work.compare.matching import Comparing
 
     left, right = place(args, args.left), place(args, args.right)
     files = [side for side in (left, right) if isinstance(side, Path)]
@@ -383,7 +383,7 @@ def describe_each(
     tell: Callable[[Printer, Outcome[Description]], None],
 ) -> int:
     """Do one job on each backup in turn; one that can't be read does not keep the others from it."""
-    from sospes.work.describe import not_carried_out
+    from sospes.work.look.verify import not_carried_out
 
     begin = time.perf_counter()
     outcomes = []
@@ -411,7 +411,7 @@ def describe_each(
 
 def looking(args: argparse.Namespace, bar: ProgressBar | None) -> Looking:
     """How to look at a backup for these arguments."""
-    from sospes.work.describe import Looking
+    from sospes.work.look.verify import Looking
 
     return Looking(
         opening=opening(args),

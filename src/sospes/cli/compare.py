@@ -93,8 +93,8 @@ def _tolerance(text: str) -> tuple[str, str]:
 def run(args: argparse.Namespace) -> int:
     """Compare two sides."""
     from sospes.report.compare import tell_compare
-    from sospes.work.compare import compare
-    from sospes.work.known import compare_known, is_known
+    from sospes.work.compare.compare import compare
+    from sospes.work.compare.known import compare_known, is_known
 
     begin = time.perf_counter()
     if args.exact and args.total:

@@ -58,7 +58,7 @@ def run(args: argparse.Namespace) -> int:
     """Extract tables from one backup."""
     from sospes.report.extract import tell_extract
     from sospes.report.printer import Printer
-    from sospes.work.extract import Extracting, extract
+    from sospes.work.extract.extract import Extracting, extract
 
     begin = time.perf_counter()
     _check(args)

@@ -26,10 +26,10 @@ def configure(parser: argparse.ArgumentParser) -> None:
 def run(args: argparse.Namespace) -> int:
     """Look at each backup in turn and say what it is."""
     from sospes.report.describe import tell_inspect
-    from sospes.work.describe import inspect
+    from sospes.work.look.inspect import inspect
 
     return common.describe_each(
         args,
-        lambda paths, looking: inspect(paths, looking, args.contents),
+        lambda paths, looking: inspect(paths, looking.opening, args.contents, looking.progress),
         lambda printer, outcome: tell_inspect(printer, outcome, args.contents),
     )

@@ -47,7 +47,7 @@ def configure(parser: argparse.ArgumentParser) -> None:
 def run(args: argparse.Namespace) -> int:
     """Compare, and write the script."""
     from sospes.report.mend import tell_mend
-    from sospes.work.mend import Mending, mend
+    from sospes.work.mend.rows import Mending, mend
 
     begin = time.perf_counter()
     with common.two_sides(args) as (left, right, comparing):

@@ -77,8 +77,8 @@ def run(args: argparse.Namespace) -> int:
     from sospes.report.rehearse import tell_rehearse
     from sospes.report.words import size
     from sospes.sides.servers.address import Address
-    from sospes.work.rehearse import Rehearsing, rehearse
-    from sospes.work.restore import rehearse_on_server
+    from sospes.work.restore.embedded import Rehearsing, rehearse
+    from sospes.work.restore.server import rehearse_on_server
 
     begin = time.perf_counter()
     server = common.place(args, args.side)

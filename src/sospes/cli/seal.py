@@ -29,7 +29,7 @@ def configure(parser: argparse.ArgumentParser) -> None:
 def run(args: argparse.Namespace) -> int:
     """Seal one backup."""
     from sospes.report.seal import tell_seal
-    from sospes.work.sealing import Sealing, seal
+    from sospes.work.seal.making import Sealing, seal
 
     begin = time.perf_counter()
     with common.progress(args, "sealing", [args.backup]) as progress:

@@ -30,6 +30,6 @@ def configure(parser: argparse.ArgumentParser) -> None:
 def run(args: argparse.Namespace) -> int:
     """Verify each backup in turn."""
     from sospes.report.describe import tell_verify
-    from sospes.work.describe import verify
+    from sospes.work.look.verify import verify
 
     return common.describe_each(args, verify, tell_verify)

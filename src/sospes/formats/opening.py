@@ -3,18 +3,22 @@
 from __future__ import annotations
 
 import io
-from collections.abc import Callable, Iterator, Sequence
-from dataclasses import dataclass, field
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
 from pathlib import Path
-from typing import Protocol
 
-from sospes.formats.recognise import Recognised, recognise
-from sospes.formats.script.authorship import weakened
-from sospes.model.entries import Engine, Name
-from sospes.model.errors import CannotCheck, SospesError
-from sospes.model.events import Event, Header
+from sospes.formats.form import Form, Head, Reader, Stored, Want, Wants, everything
+from sospes.formats.registry import FORMS
+from sospes.formats.strangers import impostor, stranger
+from sospes.model.entries import Engine
+from sospes.model.errors import CannotCheck, NoRoom, SospesError
+from sospes.model.events import Event
 from sospes.model.findings import Finding, doubt, fault, note
-from sospes.places.source import Readable, Source, open_source
+from sospes.places.local import local_folder
+from sospes.places.registry import open_source
+from sospes.places.source import Readable, Source
+from sospes.places.streamed import Streamed
+from sospes.sql.judging.authorship import weakened
 from sospes.stream.containers import Block
 from sospes.stream.plain import MOST_RATIO, PlainText
 
@@ -28,64 +32,62 @@ _ENDINGS = {
 _PLAIN_ENDINGS = frozenset({".sql", ".dump", ".txt", ".db", ".sqlite", ".sqlite3"})
 
 
-class Reader(Protocol):
-    """Reads one form of backup, from its first byte to its last, in memory that doesn't grow with it.
-
-    `wants` tells whose rows are to come as batches; the rows of other tables are passed over.
-    """
-
-    wants: Callable[[Name], bool]
-
-    @property
-    def header(self) -> Header:
-        """Who wrote it, of what, when; as far as it was read."""
-        ...
-
-    @property
-    def unsure(self) -> str:
-        """Why what is inferred from its wording is not sure; empty where a backup program surely wrote it."""
-        ...
-
-    def events(self) -> Iterator[Event]:
-        """Entries, rows and findings in stored order; damage is a finding, not an exception."""
-        ...
-
-
 @dataclass(frozen=True, slots=True)
-class Head:
-    """The beginning of a backup's plain text.
-
-    whole  nothing follows it
-    ratio  plain bytes for each stored byte, as far as was looked
-    """
-
-    plain: bytes
-    containers: tuple[str, ...]
-    characters: str | None
-    whole: bool
-    ratio: float = 1.0
-
-
-@dataclass(slots=True)
 class Opened:
-    """A backup that was opened: its source, its text, and the reader, None if it is no known form."""
+    """A backup that was opened.
+
+    stored    its bytes, their plain text, and the beginning of that
+    form      the name of its form; None if it is of none that is known
+    reader    reads it; None if it is of no known form, or if what the form needs first is damaged
+    findings  what was found while it was opened
+    """
 
     name: str
-    source: Source
-    text: PlainText
-    head: Head
-    reader: Reader | None
+    stored: Stored
     form: str | None
-    findings: list[Finding] = field(default_factory=list)
+    reader: Reader | None
+    findings: tuple[Finding, ...] = ()
+
+    @property
+    def source(self) -> Source:
+        """Its stored bytes."""
+        return self.stored.source
+
+    @property
+    def head(self) -> Head:
+        """The beginning of its plain text."""
+        return self.stored.head
+
+    @property
+    def containers(self) -> tuple[str, ...]:
+        """The containers around the backup, outermost first."""
+        return tuple(self.stored.text.containers) or self.head.containers
+
+    @property
+    def characters(self) -> str | None:
+        """What its text is saved as, where its first bytes tell."""
+        return self.stored.text.characters or self.head.characters
 
     @property
     def compression(self) -> str | None:
-        """The containers around the backup, outermost first; None without any."""
-        return "+".join(self.text.containers) or None
+        """All that its bytes are packed in, from outside in; None if they aren't."""
+        inside = self.reader.compression if self.reader is not None else None
+        return "+".join((*self.containers, *((inside,) if inside else ()))) or None
 
+    @property
     def engine(self) -> Engine | None:
         """The engine that it comes from, as far as was read."""
         return self.reader.header.engine if self.reader else None
+
+    @property
+    def bytes_read(self) -> int:
+        """Stored bytes that were read by now."""
+        return self.reader.bytes_read if self.reader is not None else self.stored.text.bytes_read
+
+    @property
+    def plain_bytes(self) -> int:
+        """Bytes of plain text, or of plain data, that were read by now."""
+        return self.reader.plain_bytes if self.reader is not None else self.stored.text.plain_bytes
 
     @property
     def plain_estimate(self) -> int | None:
@@ -104,11 +106,11 @@ class Opened:
         except (SospesError, OSError, MemoryError):
             raise
         except Exception as error:  # a defect of ours: it must cost no other backup its verdict
-            yield unreadable(error).at(file=self.name, stored_from=self.text.bytes_read)
+            yield unreadable(error).at(file=self.name, stored_from=self.bytes_read)
 
     def _unread(self) -> Iterator[Finding]:
         """Of an unknown form only the containers can be checked."""
-        for block in self.text.blocks():
+        for block in self.stored.text.blocks():
             if isinstance(block, Finding):
                 yield block
 
@@ -122,9 +124,10 @@ class Opened:
         finding = self.weighed(finding)
         place = finding.place
         parts: dict[str, int | str | None] = {}
-        if self.form != "pg-archive" and place.plain_from is not None and place.stored_from is None:
+        one_text = self.reader is None or self.reader.abilities.one_text
+        if one_text and place.plain_from is not None and place.stored_from is None:
             plain_to = place.plain_to if place.plain_to is not None else place.plain_from
-            parts["stored_from"], parts["stored_to"] = self.text.stored_range(place.plain_from, plain_to)
+            parts["stored_from"], parts["stored_to"] = self.stored.text.stored_range(place.plain_from, plain_to)
         return finding.at(**parts)
 
 
@@ -141,15 +144,17 @@ def unreadable(error: Exception) -> Finding:
 class Opening:
     """How to open a backup: where temporary copies go, whose rows are wanted, and standard input.
 
-    `check_pages` has a database file's pages and references checked by the engine, too. Data that unpack to more
-    than `unpack_ratio` bytes for each stored one are not read on.
+    check_pages   has a database file's pages and references checked by the engine, too
+    unpack_ratio  data that unpack to more bytes than so many for each stored one are not read on
+    note_starts   notes where members and blocks begin that can be unpacked on their own
     """
 
     work_folder: Path | None = None
-    wants: Callable[[Name], bool] | None = None
+    wants: Wants = everything
     stdin: Readable | None = None
     check_pages: bool = True
     unpack_ratio: int = MOST_RATIO
+    note_starts: bool = False
 
 
 def open_backup(paths: Sequence[Path], options: Opening) -> Opened:
@@ -157,78 +162,38 @@ def open_backup(paths: Sequence[Path], options: Opening) -> Opened:
 
     Raises NotFound, UsageError or CannotCheck where the files can't be read at all.
     """
-    if len(paths) == 1 and (paths[0] / "toc.dat").is_file():
-        return _open_directory(paths[0], options)
+    folder = next((form for form in FORMS if len(paths) == 1 and form.is_folder(paths[0])), None)
+    if folder is not None:
+        source: Source = local_folder(paths[0])
+        head = Head(b"", (), None, False)
+        return _opened(Stored(source, PlainText(source), head), folder, options, [])
     source = open_source(paths, options.stdin)
-    stored = source.head(HEAD_SIZE)
-    head = _read_head(stored, source.size)
-    text = PlainText(source, options.unpack_ratio)
-    found = recognise(head.plain, head.whole)
-    opened = Opened(source.name, source, text, head, None, None)
-    opened.findings.extend(_ending_note(source, head.containers))
-    if isinstance(found, Finding):
-        if head.containers and found.code == "empty":
-            found = fault(
-                "nothing-inside",
-                f"nothing can be unpacked from the {head.containers[0]} data",
-                "take the backup again",
-            )
-        opened.findings.append(found)
-        return opened
-    opened.form = found.form
-    opened.reader = _reader(found, opened, options)
-    return opened
+    head = _read_head(source.head(HEAD_SIZE), source.size)
+    stored = Stored(source, PlainText(source, options.unpack_ratio, note_starts=options.note_starts), head)
+    findings = [*_ending_note(source, head.containers)]
+    unfit = impostor(head)
+    form = None if unfit else next((form for form in FORMS if form.recognise(head)), None)
+    if form is not None:
+        return _opened(stored, form, options, findings)
+    unfit = unfit or stranger(head)
+    if head.containers and unfit.code == "empty":
+        unfit = fault(
+            "nothing-inside", f"nothing can be unpacked from the {head.containers[0]} data", "take the backup again"
+        )
+    return Opened(source.name, stored, None, None, (*findings, unfit))
 
 
-def _open_directory(folder: Path, options: Opening) -> Opened:
-    """A directory with a table of contents is one backup."""
-    from sospes.formats.archive.opening import open_directory
-
-    source = open_source([path for path in sorted(folder.iterdir()) if path.is_file() and not path.is_symlink()])
-    source.name = str(folder)
-    head = Head(b"", (), None, False)
-    opened = Opened(str(folder), source, PlainText(source), head, None, "pg-archive")
-    reader = open_directory(folder, options.wants)
+def _opened(stored: Stored, form: Form, options: Opening, findings: list[Finding]) -> Opened:
+    want = Want(rows=options.wants, check_pages=options.check_pages, work_folder=options.work_folder)
+    reader = form.open(stored, want)
     if isinstance(reader, Finding):
-        opened.findings.append(reader)
-    else:
-        opened.reader = reader
-        opened.text.bytes_read = source.size or 0
-    return opened
-
-
-def _open_archive(opened: Opened, options: Opening) -> Reader | None:
-    """A single-file or tar archive; a finding if its contents can't be read."""
-    from sospes.formats.archive.opening import open_single
-
-    plain_path = None if opened.head.containers else opened.source.path
-    reader = open_single(plain_path, opened.text, options.wants)
-    if isinstance(reader, Finding):
-        opened.findings.append(reader)
-        return None
-    if plain_path is not None:
-        opened.text.bytes_read = opened.text.plain_bytes = opened.source.size or 0
-    return reader
-
-
-def _reader(found: Recognised, opened: Opened, options: Opening) -> Reader | None:
-    if found.form == "sqlite-file":
-        from sospes.formats.sqlite.reader import SqliteReader
-
-        database = SqliteReader(opened.source, opened.text, options.work_folder, options.wants)
-        database.check_pages = options.check_pages
-        return database
-    if found.form == "pg-archive":
-        return _open_archive(opened, options)
-    from sospes.formats.script.reader import ScriptReader
-
-    assert found.lexis is not None  # scripts always come with one
-    return ScriptReader(opened.text.blocks(), found.lexis, options.wants)
+        return Opened(stored.source.name, stored, form.name, None, (*findings, reader))
+    return Opened(stored.source.name, stored, form.name, reader, tuple(findings))
 
 
 def _read_head(stored: bytes, size: int | None) -> Head:
     """Unpack the beginning of a backup, of which `stored` are the first bytes and `size` the length."""
-    text = PlainText(Source("head", stream=io.BytesIO(stored)))
+    text = PlainText(Streamed("head", io.BytesIO(stored)))
     parts: list[bytes] = []
     length = 0
     stored_to = 1
@@ -263,8 +228,6 @@ def _ending_note(source: Source, containers: tuple[str, ...]) -> Iterator[Findin
 def require_room(folder: Path, need: int, what: str) -> None:
     """Raises NoRoom unless `need` bytes are free in `folder`."""
     import shutil
-
-    from sospes.model.errors import NoRoom
 
     try:
         free = shutil.disk_usage(folder).free

@@ -122,3 +122,15 @@ class Entry:
     def text(self) -> str:
         """The definition as text."""
         return self.definition.decode(self.encoding, "replace")
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class ContentsEntry:
+    """An entry as the table of contents lists it; `stored_bytes` where the next entry's offset tells."""
+
+    kind: str
+    schema: str | None
+    name: str
+    owner: str | None
+    has_data: bool
+    stored_bytes: int | None

@@ -5,12 +5,12 @@ from __future__ import annotations
 from collections.abc import Sequence
 
 from sospes.model.entries import Name
+from sospes.model.outcome import Outcome
 from sospes.model.verdict import Verdict
 from sospes.report.printer import Printer
 from sospes.report.words import duration, plural, shown
-from sospes.work.compare import ComparedTable, Comparison, column_labels
-from sospes.work.differences import Difference
-from sospes.work.outcome import Outcome
+from sospes.work.compare.compare import ComparedTable, Comparison, column_labels
+from sospes.work.compare.differences import Difference
 
 LONGEST_VALUE = 60
 

@@ -6,10 +6,10 @@ from collections import Counter
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
 
+from sospes.model.outcome import Description, Outcome, TableSummary
 from sospes.model.verdict import Rung, Verdict
 from sospes.report.printer import Printer
 from sospes.report.words import count_severities, duration, plural, size
-from sospes.work.outcome import Description, Outcome, TableSummary
 
 MOST_TABLES = 40
 LONGEST_LIST = 400

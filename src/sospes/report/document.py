@@ -9,8 +9,8 @@ from typing import Any
 
 from sospes import __version__
 from sospes.model.findings import Finding, doubt
+from sospes.model.outcome import Outcome
 from sospes.model.verdict import Rung, Verdict, highest_rung
-from sospes.work.outcome import Outcome
 
 
 def document(command: str, outcomes: Sequence[Outcome[Any]], backups: Sequence[str], seconds: float) -> str:

@@ -5,12 +5,12 @@ from __future__ import annotations
 from collections.abc import Sequence
 from pathlib import Path
 
+from sospes.model.outcome import Outcome
 from sospes.model.verdict import Severity
 from sospes.report.printer import Printer
 from sospes.report.words import count_severities, duration, plural, size
-from sospes.work.extract import Extraction
-from sospes.work.outcome import Outcome
-from sospes.work.salvage import Missing
+from sospes.work.extract.extract import Extraction
+from sospes.work.extract.salvage import Missing
 
 MOST_MISSING = 20
 

@@ -2,11 +2,11 @@
 
 from __future__ import annotations
 
+from sospes.model.outcome import Outcome
 from sospes.report.printer import Printer
 from sospes.report.words import duration, plural
-from sospes.work.mend import Mend
-from sospes.work.object_differences import ObjectDifference
-from sospes.work.outcome import Outcome
+from sospes.work.mend.rows import Mend
+from sospes.work.objects.differences import ObjectDifference
 
 
 def tell_mend(printer: Printer, outcome: Outcome[Mend]) -> None:

@@ -4,13 +4,13 @@ from __future__ import annotations
 
 from pathlib import Path
 
+from sospes.model.outcome import Outcome
 from sospes.model.verdict import Rung, Verdict
 from sospes.report.describe import tell_counts, tell_tables
 from sospes.report.extract import tell_missing
 from sospes.report.printer import Printer
 from sospes.report.words import count_severities, duration, plural, size
-from sospes.work.outcome import Outcome
-from sospes.work.rehearse import Rehearsal
+from sospes.work.restore.embedded import Rehearsal
 
 MOST_NOT_REHEARSED = 30
 _CLAIMS = {

@@ -2,10 +2,10 @@
 
 from __future__ import annotations
 
+from sospes.model.outcome import Outcome
 from sospes.report.printer import Printer
 from sospes.report.words import count_severities, duration, plural, size
-from sospes.work.outcome import Outcome
-from sospes.work.sealing import SealResult
+from sospes.work.seal.making import SealResult
 
 
 def tell_seal(printer: Printer, outcome: Outcome[SealResult]) -> None:

@@ -2,9 +2,9 @@
 
 from __future__ import annotations
 
+from sospes.model.outcome import Outcome
 from sospes.report.printer import Printer
 from sospes.report.words import plural, size
-from sospes.work.outcome import Outcome
 from sospes.work.tidy import Left, Tidying
 
 

@@ -10,9 +10,9 @@ import re
 from collections.abc import Callable, Iterator, Sequence
 from itertools import chain
 
-from sospes.formats.script.characters import ANY, WESTERN
 from sospes.model.events import Batch, Held, Notation
 from sospes.rows.types import Hold
+from sospes.sql.characters import ANY, WESTERN
 
 Row = tuple[Held, ...]
 

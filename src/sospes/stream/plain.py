@@ -32,17 +32,17 @@ _MARKS = (
 class PlainText:
     """One pass over a source's plain text; after it, `plain_bytes` and `bytes_read` say how much that was.
 
-    Where `starts` is a list, it takes where members and blocks begin that can be unpacked on their own.
+    With `note_starts`, `starts` lists where members and blocks begin that can be unpacked on their own.
     """
 
-    def __init__(self, source: Source, most_ratio: int = MOST_RATIO) -> None:
+    def __init__(self, source: Source, most_ratio: int = MOST_RATIO, *, note_starts: bool = False) -> None:
         self.source = source
         self._most_ratio = most_ratio
         self.containers: list[str] = []
         self.characters: str | None = None
         self.bytes_read = 0
         self.plain_bytes = 0
-        self.starts: Starts | None = None
+        self.starts: Starts | None = [] if note_starts else None
         self._plain_marks: list[int] = []
         self._stored_marks: list[int] = []
 

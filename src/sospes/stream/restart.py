@@ -114,7 +114,7 @@ def _unpacked(source: Source, restarts: Restarts, begin: int) -> Iterator[Block]
         unpacked = Bzip2Reader(plain).unpack(blocks)
     else:
         container = next(one for one in CONTAINERS if one.name == restarts.container)
-        member = container.recognises(source.tail_from(stored, 16))
+        member = container.recognises(source.part(stored, 16))
         unpacked = continued(blocks, container, b"" if member else restarts.prefix, (stored, plain))
     for block in unpacked:
         if isinstance(block, Block):

@@ -8,13 +8,13 @@ from dataclasses import dataclass, replace
 from pathlib import Path
 
 from sospes.model.findings import Finding
+from sospes.model.outcome import Outcome
 from sospes.places.own import drop_unfinished, unfinished
 from sospes.sides.servers.address import Address
 from sospes.sides.servers.marks import Left as LeftOnServer
 from sospes.sides.servers.marks import Marked
 from sospes.sides.servers.private import drop_leftover, leftovers
 from sospes.sides.servers.restoring import drop_marked, marked_databases
-from sospes.work.outcome import Outcome
 
 _ENDING = 3.0
 """Seconds that sessions are waited for that may be ending."""

@@ -3,10 +3,10 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
-from pathlib import Path
 from typing import Protocol
 
 from sospes.model.findings import Finding
+from sospes.places.source import Source
 from sospes.stream.containers import Block
 
 READ_SIZE = 1 << 20
@@ -51,14 +51,14 @@ class ByteStream(Protocol):
         ...
 
 
-class FileStream:
-    """A file on disk, opened for each MiB anew, so that nothing has to be closed by whoever stops reading early."""
+class SourceStream:
+    """A source that can be read anywhere, a MiB at a time: whoever stops early has nothing to close."""
 
     seekable = True
 
-    def __init__(self, path: Path) -> None:
-        self._path = path
-        self.size = path.stat().st_size
+    def __init__(self, source: Source) -> None:
+        self._source = source
+        self.size = source.size or 0
         self._data = b""
         self._position = 0
         self._base = 0
@@ -70,9 +70,7 @@ class FileStream:
     def some(self, most: int) -> bytes:
         if self._position == len(self._data):
             self._base, self._position = self.offset, 0
-            with self._path.open("rb", buffering=0) as file:
-                file.seek(self._base)
-                self._data = file.read(READ_SIZE)
+            self._data = self._source.part(self._base, READ_SIZE)
         data = self._data[self._position : self._position + most]
         self._position += len(data)
         return data
@@ -92,7 +90,7 @@ class FileStream:
             self._base, self._position, self._data = offset, 0, b""
 
     def leftover(self) -> Iterator[Finding]:
-        """A file has no containers around it."""
+        """There are no containers around it."""
         yield from ()
 
 

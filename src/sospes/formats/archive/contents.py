@@ -12,8 +12,9 @@ from dataclasses import dataclass
 from enum import IntEnum
 
 from sospes.formats.archive.bytestream import ByteStream
-from sospes.formats.script.characters import codec_of
+from sospes.sql.characters import codec_of
 
+NAME = "pg-archive"
 MAGIC = b"PGDMP"
 NEWEST = (1, 16)
 OLDEST = (1, 12)

@@ -7,9 +7,9 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from sospes.formats.script.lexis import Lexis, Unfinished, past_comments, statement_end
-from sospes.formats.script.phrase import Phrase
-from sospes.formats.script.reach import reach_of
+from sospes.sql.judging.reach import reach_of
+from sospes.sql.lexis import Lexis, Unfinished, past_comments, statement_end
+from sospes.sql.phrase import Phrase
 
 
 def strange_drop(kind: str, text: bytes, lexis: Lexis) -> str:

@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from itertools import chain
 from pathlib import Path
 
-from sospes.formats.archive.bytestream import ByteStream, CutShort, FileStream
+from sospes.formats.archive.bytestream import ByteStream, CutShort, SourceStream
 from sospes.formats.archive.contents import TocEntry
 from sospes.formats.archive.joining import BLOCK_SIZE
 from sospes.formats.archive.stores import (
@@ -22,6 +22,7 @@ from sospes.formats.archive.stores import (
     large_member,
 )
 from sospes.model.findings import Finding, Place, doubt, fault, note
+from sospes.places.local import LocalFolder
 from sospes.stream.containers import Block, container_of
 from sospes.stream.unpacking import unpack
 
@@ -35,33 +36,34 @@ _LARGE_OBJECT = re.compile(r"^blob_(\d+)\.dat")
 class Directory:
     """One file for each entry, packed or not."""
 
-    def __init__(self, folder: Path, entries: list[TocEntry]) -> None:
+    def __init__(self, folder: LocalFolder, entries: list[TocEntry]) -> None:
         self._folder = folder
         self._entries = entries
+        self.bytes_read = 0
 
     def members(self, wanted: Wanted) -> Iterator[Member | Finding]:
         used = {"toc.dat"}
         for entry in self._entries:
             if not entry.file:
                 continue
-            path = self._found(entry.file)
+            found = self._found(entry.file)
             used |= {entry.file + ending for ending in _ENDINGS}
-            if path is None:
+            if found is None:
                 yield _member_missing(entry)
                 continue
             if entry.kind == "BLOBS":
-                yield large_member(entry.identity, self._listed(path, used))
+                yield large_member(entry.identity, self._listed(found, used))
             elif wanted(entry.identity):
-                yield Member(entry.identity, self._file(path))
+                yield Member(entry.identity, self._file(found))
         yield from self._strangers(used)
 
     def leftover(self) -> Iterator[Finding]:
         """Each file was read to its end."""
         yield from ()
 
-    def _listed(self, path: Path, used: set[str]) -> LargeBlocks:
+    def _listed(self, list_of_them: str, used: set[str]) -> LargeBlocks:
         """Large objects are listed with their files, one a line."""
-        text = b"".join(block.data for block in self._file(path) if isinstance(block, Block))
+        text = b"".join(block.data for block in self._file(list_of_them) if isinstance(block, Block))
         for line in text.decode("utf-8", "replace").splitlines():
             number, _, name = line.partition(" ")
             found = self._found(name) if name else None
@@ -77,34 +79,28 @@ class Directory:
                 yield ObjectBegin(int(number))
             yield from self._file(found)
 
-    def _found(self, name: str) -> Path | None:
-        if "/" in name or name.startswith("."):
-            return None
-        return next(
-            (
-                path
-                for ending in _ENDINGS
-                if (path := self._folder / f"{name}{ending}").is_file() and not path.is_symlink()
-            ),
-            None,
-        )
+    def _found(self, name: str) -> str | None:
+        """The name of a member's file, packed or not."""
+        return next((name + ending for ending in _ENDINGS if self._folder.file(name + ending) is not None), None)
 
-    def _file(self, path: Path) -> Blocks:
-        return _unpacked(blocks_of(FileStream(path)), path)
+    def _file(self, name: str) -> Blocks:
+        source = self._folder.file(name)
+        self.bytes_read += source.size if source is not None else 0
+        return iter(()) if source is None else _unpacked(blocks_of(SourceStream(source)), name)
 
     def _strangers(self, used: set[str]) -> Iterator[Finding]:
-        for path in sorted(self._folder.iterdir()):
-            if path.name in used:
+        for name in self._folder.names():
+            if name in used:
                 continue
-            if _LARGE_OBJECTS.match(path.name):
+            if _LARGE_OBJECTS.match(name):
                 yield fault(
                     "member-unlisted",
-                    f"{path.name} holds a large object, and no list names it",
+                    f"{name} holds a large object, and no list names it",
                     "the list of large objects is cut off or damaged; copy the backup again",
-                    Place(file=path.name),
+                    Place(file=name),
                 )
             else:
-                yield note("file-stray", f"{path.name} lies in the directory and no entry names it")
+                yield note("file-stray", f"{name} lies in the directory and no entry names it")
 
 
 def _member_missing(entry: TocEntry) -> Finding:
@@ -116,15 +112,15 @@ def _member_missing(entry: TocEntry) -> Finding:
     )
 
 
-def _unpacked(blocks: Blocks, path: Path) -> Blocks:
+def _unpacked(blocks: Blocks, name: str) -> Blocks:
     """Unpack by content; findings say which file they are about. The writer packs what it names so."""
-    name = path.name
+    ending = Path(name).suffix
     first = next((block for block in blocks if isinstance(block, Block)), Block(b"", 0, 0))
     container = container_of(first.data)
-    if not first.data and path.suffix in _EMPTY_UNPACKED and _LARGE_OBJECT.match(name):
+    if not first.data and ending in _EMPTY_UNPACKED and _LARGE_OBJECT.match(name):
         yield note("large-object-empty", f"{name} is empty, as servers write a large object without bytes", "", None)
         return
-    if container is None and path.suffix in _ENDINGS[1:]:
+    if container is None and ending in _ENDINGS[1:]:
         yield fault(
             "member-damaged",
             f"{name} is {'empty' if not first.data else 'not packed'}, though its name says that it is packed",
@@ -195,6 +191,11 @@ class Tar:
         self._stream = stream
         self._by_file = {entry.file: entry for entry in entries if entry.file and entry.kind != "BLOBS"}
         self._large = next((entry.identity for entry in entries if entry.kind == "BLOBS"), None)
+
+    @property
+    def bytes_read(self) -> int:
+        """How far the tar was read."""
+        return self._stream.offset
 
     def members(self, wanted: Wanted) -> Iterator[Member | Finding]:
         missing = dict(self._by_file)

@@ -2,25 +2,26 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterator
-from dataclasses import dataclass, replace
+from collections.abc import Iterator
+from dataclasses import replace
 from itertools import pairwise
 
-from sospes.formats.archive.contents import NEWEST, ArchiveHeader, TocEntry, in_order
+from sospes.formats.archive.contents import NAME, NEWEST, ArchiveHeader, TocEntry, in_order
 from sospes.formats.archive.drops import strange_drop
 from sospes.formats.archive.stores import LargeBlocks, Member, ObjectBegin, Store
-from sospes.formats.script.agreement import KNOWN, Announced, disagreement, in_heading, one_bit_apart, rows_disagreement
-from sospes.formats.script.copy_data import read_copy
-from sospes.formats.script.judging import hostile
-from sospes.formats.script.lexis import Lexis
-from sospes.formats.script.reader import ScriptReader
-from sospes.formats.script.row_heads import DataHead, copy_head
-from sospes.formats.script.run import DataRun
-from sospes.formats.script.statements import Where
-from sospes.formats.script.window import Window
-from sospes.model.entries import Column, Engine, Entry, Name
+from sospes.formats.form import Abilities, Glance, Stored, Wants
+from sospes.model.entries import Column, ContentsEntry, Engine, Entry, Name
 from sospes.model.events import Event, Header, LargeObjectPart, Notation, RowsBegin, RowsEnd
 from sospes.model.findings import Finding, Place, doubt, fault
+from sospes.sql.judging.agreement import KNOWN, Announced, disagreement, in_heading, one_bit_apart, rows_disagreement
+from sospes.sql.judging.judge import hostile
+from sospes.sql.lexis import Lexis
+from sospes.sql.reading import SqlText
+from sospes.sql.rows.copy_data import read_copy
+from sospes.sql.rows.heads import DataHead, copy_head
+from sospes.sql.rows.run import DataRun
+from sospes.sql.statements import Where
+from sospes.sql.window import Window
 from sospes.stream.ahead import ahead_of
 from sospes.stream.containers import Block
 
@@ -35,43 +36,28 @@ _OWNED = {
 _NOT_NEEDED = frozenset({"ENCODING", "STDSTRINGS", "SEARCHPATH"})
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
-class ContentsEntry:
-    """An entry as the table of contents lists it; `stored_bytes` where the next entry's offset tells."""
-
-    kind: str
-    schema: str | None
-    name: str
-    owner: str | None
-    has_data: bool
-    stored_bytes: int | None
-
-
 class ArchiveReader:
-    """One pass over an archive: definitions before the data, the data in stored order, definitions after them.
+    """One pass over an archive: definitions before the data, the data in stored order, definitions after them."""
 
-    Afterwards `unpacked` says how many plain bytes of data were read.
-    """
-
+    abilities = Abilities(
+        defines_all=True, contents_first=True, from_beginning="an archive's contents say where each table's data are"
+    )
     unsure = ""  # only a backup program writes archives
 
     def __init__(
-        self,
-        archive: ArchiveHeader,
-        entries: list[TocEntry],
-        store: Store,
-        wants: Callable[[Name], bool] | None = None,
+        self, archive: ArchiveHeader, entries: list[TocEntry], store: Store, stored: Stored, wants: Wants
     ) -> None:
         self.archive = archive
-        self.wants = wants or (lambda _: True)
+        self._wants = wants
         self.toc, self._loops = in_order(entries)
         self._store = store
+        self._stored = stored
         self._sizes = self._stored_sizes()
         self._finished: bool | None = None
-        self.unpacked = 0
+        self.plain_bytes = 0
         settings = b"\n".join(entry.definition for entry in self.toc if entry.kind in _NOT_NEEDED)
-        self._script = ScriptReader(iter([Block(settings, 0, 0)]), Lexis(Engine.POSTGRESQL), by_program=True)
-        for _ in self._script.statements():
+        self._sql = SqlText(iter([Block(settings, 0, 0)]), Lexis(Engine.POSTGRESQL), by_program=True)
+        for _ in self._sql.events():
             pass  # only the settings are wanted, which the reader now has
 
     @property
@@ -80,12 +66,12 @@ class ArchiveReader:
         version = (self.archive.server_version or "").split(" ")[0] or None
         program = self.archive.program_version
         return Header(
-            format="pg-archive",
+            format=NAME,
             engine=Engine.POSTGRESQL,
             engine_version=version,
             program=f"pg_dump version {program.split(' ')[0]}" if program else None,
             databases=(self.archive.database,) if self.archive.database else (),
-            encoding=self._script.notes.encoding,
+            encoding=self._sql.notes.encoding,
             written_at=self.archive.created,
             started_at=self.archive.created,
             complete=self._finished,
@@ -95,6 +81,28 @@ class ArchiveReader:
     def compression(self) -> str | None:
         """How the data are packed inside of the archive."""
         return self.archive.compression
+
+    @property
+    def bytes_read(self) -> int:
+        """Stored bytes that were read by now; those of a container around the archive are counted by its text."""
+        if self._stored.text.bytes_read:
+            return self._stored.text.bytes_read
+        return self._store.bytes_read if self._finished is None else self._stored.source.size or 0
+
+    def stated(self) -> Header:
+        """What stands before the contents."""
+        return self.header
+
+    def glance(self) -> Glance:
+        """The contents, without definitions or data."""
+        kinds = {entry.kind for entry in self.contents}
+        kind = "data-only" if "table" not in kinds else "full" if "table data" in kinds else "schema-only"
+        return Glance(
+            header=self.header, kind=kind if kinds & {"table", "table data"} else None, entries=tuple(self.listed())
+        )
+
+    def of_parts(self, _blocks: Iterator[Block | Finding]) -> None:
+        """An archive finds its parts by its own contents."""
 
     def listed(self) -> Iterator[Entry]:
         """Every entry as the table of contents has it, without reading definitions or data.
@@ -116,7 +124,7 @@ class ArchiveReader:
         """What the statement that would read a table's rows says; None where rows are INSERT statements."""
         if not statement:
             return None
-        return copy_head(statement.rstrip() + b"\n", 0, self._script.settings.lexis, Where(None, "public", 0, 0))
+        return copy_head(statement.rstrip() + b"\n", 0, self._sql.settings.lexis, Where(None, "public", 0, 0))
 
     @property
     def contents(self) -> tuple[ContentsEntry, ...]:
@@ -160,6 +168,8 @@ class ArchiveReader:
         for finding in self._store.leftover():
             whole = whole and finding.severity != "fault"
             yield finding
+        if not self._stored.text.bytes_read:  # a container's own text looks at this by itself
+            yield from self._stored.source.changes()
         self._finished = whole
 
     def _around_rows(self) -> tuple[list[TocEntry], list[TocEntry]]:
@@ -177,7 +187,7 @@ class ArchiveReader:
                 before.append(entry)
         return before, after
 
-    def ownership(self) -> Iterator[Entry]:
+    def implied(self) -> Iterator[Entry]:
         """Statements that give what the contents list to its owners; their form is that of scripts."""
         for entry in self.toc:
             words = _OWNED.get(entry.kind)
@@ -186,7 +196,7 @@ class ArchiveReader:
             name = Name(None, entry.schema, entry.tag)
             label = ".".join(_quoted(part) for part in (entry.schema, entry.tag) if part)
             statement = f"ALTER {words} {label} OWNER TO {_quoted(entry.owner)};"
-            encoding = self._script.settings.codec
+            encoding = self._sql.settings.codec
             definition = statement.encode(encoding, "replace")
             yield Entry(kind="ownership", name=name, definition=definition, encoding=encoding)
 
@@ -196,16 +206,16 @@ class ArchiveReader:
             if entry.kind == _ROWS and not self._wanted(entry):
                 head = self._copy_head(entry.copy)
                 name = head.table if head else _name(entry)
-                table = self._script.tables.get(name)
+                table = self._sql.tables.get(name)
                 columns = head.columns if head else None
                 yield RowsBegin(table=name, columns=columns, entry=table, notation=Notation.COPY)
                 yield RowsEnd(table=name, rows=0, damaged=0, plain_from=0, plain_to=0)
 
     def _wanted(self, entry: TocEntry) -> bool:
-        if entry.kind != _ROWS or self.wants(_name(entry)):
+        if entry.kind != _ROWS or self._wants(_name(entry)):
             return True
         head = self._copy_head(entry.copy)  # rows of a partition may be written for its root
-        return head is not None and self.wants(head.table)
+        return head is not None and self._wants(head.table)
 
     def _preliminaries(self) -> Iterator[Finding]:
         if self.archive.version[:2] > NEWEST:
@@ -223,7 +233,7 @@ class ArchiveReader:
                     "what its entries say may be wrong; compare with another copy",
                     Place(schema=entry.schema, table=entry.tag),
                 )
-            if entry.drop and (strange := strange_drop(entry.kind, entry.drop, self._script.settings.lexis)):
+            if entry.drop and (strange := strange_drop(entry.kind, entry.drop, self._sql.settings.lexis)):
                 place = Place(schema=entry.schema, table=entry.tag)
                 yield hostile(f"{entry.kind} {entry.tag}: what is to drop it {strange}", place)
         if self._loops:
@@ -243,8 +253,8 @@ class ArchiveReader:
         announced: Announced | None = _announced(entry)
         if entry.kind not in KNOWN:
             yield self._kind_unknown(entry)
-        self._script.restart(iter([Block(entry.definition, 0, 0)]))
-        for event in self._script.statements():
+        self._sql.restart(iter([Block(entry.definition, 0, 0)]))
+        for event in self._sql.events():
             if isinstance(event, Finding):
                 named = replace(event, message=f"{entry.kind} {entry.tag}: {event.message}")
                 yield replace(named, place=Place(schema=entry.schema, table=entry.tag))
@@ -269,7 +279,7 @@ class ArchiveReader:
     def _member(self, member: Member, entry: TocEntry) -> Iterator[Event]:
         if member.large is not None:
             for part in _large_object_parts(member.large):
-                self.unpacked += len(part.data) if isinstance(part, LargeObjectPart) else 0
+                self.plain_bytes += len(part.data) if isinstance(part, LargeObjectPart) else 0
                 yield part
             return
         if entry.kind != _ROWS:
@@ -281,7 +291,7 @@ class ArchiveReader:
     def _counted(self, blocks: Iterator[Block | Finding]) -> Iterator[Block | Finding]:
         """The same blocks, whose plain bytes are counted."""
         for block in blocks:
-            self.unpacked += len(block.data) if isinstance(block, Block) else 0
+            self.plain_bytes += len(block.data) if isinstance(block, Block) else 0
             yield block
 
     def _placed(self, finding: Finding, entry: TocEntry) -> Finding:
@@ -298,14 +308,14 @@ class ArchiveReader:
     def _rows(self, member: Member, entry: TocEntry) -> Iterator[Event]:
         blocks = self._counted(member.blocks)
         window = Window(ahead_of(blocks, READ_AHEAD_FROM))
-        lexis = self._script.settings.lexis
+        lexis = self._sql.settings.lexis
         opening = entry.copy.rstrip() + b"\n"
         head = self._copy_head(entry.copy)
         if head is None:
-            self._script.restart(blocks, self.wants)
-            yield from self._script.statements()
+            self._sql.restart(blocks, self._wants)
+            yield from self._sql.events()
             return
-        table = self._script.tables.get(head.table)
+        table = self._sql.tables.get(head.table)
         named = rows_disagreement(_announced(entry), head.table)
         if named is not None and not (table and "partitioned" in table.options):
             yield named

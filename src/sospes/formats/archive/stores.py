@@ -50,6 +50,11 @@ def large_member(identity: int, large: LargeBlocks) -> Member:
 class Store(Protocol):
     """Gives the data of an archive's entries."""
 
+    @property
+    def bytes_read(self) -> int:
+        """Stored bytes that were read by now, where no container is around all of them."""
+        ...
+
     def members(self, wanted: Wanted) -> Iterator[Member | Finding]:
         """Members in stored order; the data of others are passed over."""
         ...
@@ -76,6 +81,11 @@ class SingleFile:
         self._data_from = stream.offset
         self._unfinished = False
         self._offsets = sorted({entry.offset for entry in entries if entry.state is OffsetState.SET})
+
+    @property
+    def bytes_read(self) -> int:
+        """How far the file was read."""
+        return self._stream.offset
 
     def members(self, wanted: Wanted) -> Iterator[Member | Finding]:
         placed = [entry for entry in self._entries.values() if entry.state is OffsetState.SET]

@@ -8,23 +8,24 @@ from __future__ import annotations
 import re
 import shutil
 import sqlite3
-from collections.abc import Callable, Iterator
+from collections.abc import Iterator
 from contextlib import closing
+from dataclasses import replace
 from pathlib import Path
 from urllib.parse import quote
 
-from sospes.formats.script.lexis import Lexis
-from sospes.formats.script.statements import Classifier, Where
+from sospes.formats.form import Abilities, Glance, Stored, Want, nothing
 from sospes.formats.sqlite.log import log_findings, log_missing
-from sospes.model.entries import Engine, Entry, Name
+from sospes.model.entries import ContentsEntry, Engine, Entry, Name
 from sospes.model.errors import CannotCheck
 from sospes.model.events import Batch, Event, Header, Notation, RowsBegin, RowsEnd
 from sospes.model.findings import Finding, Place, fault, note
 from sospes.places.own import work_folder
-from sospes.places.source import Source
+from sospes.sql.lexis import Lexis
+from sospes.sql.statements import Classifier, Where
 from sospes.stream.containers import Block
-from sospes.stream.plain import PlainText
 
+NAME = "sqlite-file"
 ROWS_AT_ONCE = 5000
 _NEEDS_MORE = re.compile("no such (?:collation sequence|module|function|tokenizer)|unknown (?:function|tokenizer)")
 """Collations, functions and modules that a program adds to the engine; its database is sound without them here."""
@@ -36,33 +37,65 @@ _KINDS = {"table": "table", "index": "index", "view": "view", "trigger": "trigge
 class SqliteReader:
     """One pass over a database file: its definitions, the engine's own check, all rows."""
 
+    abilities = Abilities(from_beginning="this form is always read from its beginning")
     unsure = ""  # nothing is inferred from wording
+    contents: tuple[ContentsEntry, ...] | None = None
+    compression: str | None = None
 
-    def __init__(
-        self, source: Source, text: PlainText, work_folder: Path | None, wants: Callable[[Name], bool] | None
-    ) -> None:
-        self._source = source
-        self._text = text
-        self._work_folder = work_folder
-        self.wants = wants or (lambda _: True)
-        self._header = Header(format="sqlite-file", engine=Engine.SQLITE)
-        self.check_pages = True
+    def __init__(self, stored: Stored, want: Want) -> None:
+        self._source = stored.source
+        self._text = stored.text
+        self._want = want
+        self._header = Header(format=NAME, engine=Engine.SQLITE)
+        self._read_in_place = False
 
     @property
     def header(self) -> Header:
         """The format, the encoding; SQLite keeps no time of writing."""
         return self._header
 
+    @property
+    def bytes_read(self) -> int:
+        """Stored bytes that were read by now; all of them, where the engine reads the file in its place."""
+        return (self._source.size or 0) if self._read_in_place else self._text.bytes_read
+
+    @property
+    def plain_bytes(self) -> int:
+        """Bytes of the database file."""
+        return (self._source.size or 0) if self._read_in_place else self._text.plain_bytes
+
+    def stated(self) -> Header:
+        """The first bytes tell no more than the form."""
+        return self._header
+
+    def glance(self) -> Glance:
+        """Its definitions, which the engine reads from the first pages that it needs; no rows."""
+        found = [*self._through(replace(self._want, rows=nothing, check_pages=False))]
+        findings = tuple(event for event in found if isinstance(event, Finding))
+        entries = tuple(event for event in found if isinstance(event, Entry))
+        kind = "full" if any(entry.kind == "table" for entry in entries) else None
+        return Glance(header=self._header, kind=kind, entries=entries, findings=findings)
+
+    def implied(self) -> Iterator[Entry]:
+        """A database file holds all that it means."""
+        yield from ()
+
+    def of_parts(self, _blocks: Iterator[Block | Finding]) -> None:
+        """The engine reads the file as a whole."""
+
     def events(self) -> Iterator[Event]:
         """Findings about the file, then every definition, then each table's rows."""
-        with work_folder(self._work_folder) as folder:
+        return self._through(self._want)
+
+    def _through(self, want: Want) -> Iterator[Event]:
+        with work_folder(want.work_folder) as folder:
             path, findings, copied = self._settled(folder)
             yield from findings
             if any(finding.severity == "fault" for finding in findings):
                 return
             try:
                 with closing(_connect(path, immutable=not copied)) as connection:
-                    yield from self._looked_through(connection)
+                    yield from self._looked_through(connection, want)
             except sqlite3.DatabaseError as error:
                 yield _engine_fault(str(error))
         yield from self._source.changes()
@@ -78,7 +111,7 @@ class SqliteReader:
             findings += self._unpack(target)
             return target, findings + _size_findings(target), True
         if not beside:
-            self._text.bytes_read = self._text.plain_bytes = self._source.size or 0
+            self._read_in_place = True
             return path, [*_size_findings(path), *log_missing(path)], False
         target = folder / path.name
         _copy(path, target)
@@ -88,7 +121,7 @@ class SqliteReader:
         log = Path(f"{target}-wal")
         if log.exists():
             findings += log_findings(log, target)
-        self._text.bytes_read = self._text.plain_bytes = self._source.size or 0
+        self._read_in_place = True
         return target, findings, True
 
     def _packed(self) -> bool:
@@ -106,12 +139,10 @@ class SqliteReader:
                     findings.append(block)
         return findings
 
-    def _looked_through(self, connection: sqlite3.Connection) -> Iterator[Event]:
+    def _looked_through(self, connection: sqlite3.Connection, want: Want) -> Iterator[Event]:
         encoding = connection.execute("PRAGMA encoding").fetchone()[0]
-        self._header = Header(
-            format="sqlite-file", engine=Engine.SQLITE, databases=(), encoding=encoding, complete=True
-        )
-        if self.check_pages:
+        self._header = Header(format=NAME, engine=Engine.SQLITE, databases=(), encoding=encoding, complete=True)
+        if want.check_pages:
             yield from _page_findings(connection)
         tables = []
         for kind, name, text in connection.execute(
@@ -125,9 +156,9 @@ class SqliteReader:
             if entry.kind == "table":
                 tables.append(entry)
         for entry in tables:
-            yield from self._table(connection, entry)
+            yield from self._table(connection, entry, want)
 
-    def _table(self, connection: sqlite3.Connection, entry: Entry) -> Iterator[Event]:
+    def _table(self, connection: sqlite3.Connection, entry: Entry, want: Want) -> Iterator[Event]:
         columns = tuple(column.name for column in entry.columns if not column.generated)
         table = entry.name
         yield RowsBegin(table=table, columns=columns, entry=entry, notation=Notation.RECORDS)
@@ -135,7 +166,7 @@ class SqliteReader:
         listed = ", ".join(_quoted(name) for name in columns) or "NULL"
         query = f"SELECT {listed} FROM {_quoted(table.name)}"
         try:
-            if self.wants(table):
+            if want.rows(table):
                 for rows in _fetched(connection, query):
                     yield _batch(rows, len(columns), total + 1)
                     total += len(rows)

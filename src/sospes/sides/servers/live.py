@@ -67,13 +67,13 @@ def open_live(address: Address, timeout_seconds: int) -> LiveDatabase:
     Raises CannotCheck where the server can't be reached or refuses.
     """
     if address.engine is Engine.POSTGRESQL and address.database is None:
-        from sospes.sides.servers.live_cluster import LiveCluster
+        from sospes.sides.postgresql.cluster import LiveCluster
 
         return LiveCluster(address, timeout_seconds)
     if address.engine is Engine.POSTGRESQL:
-        from sospes.sides.servers.live_postgresql import LivePostgresql
+        from sospes.sides.postgresql.live import LivePostgresql
 
         return LivePostgresql(address, timeout_seconds)
-    from sospes.sides.servers.live_mariadb import LiveMariadb
+    from sospes.sides.mariadb.live import LiveMariadb
 
     return LiveMariadb(address, timeout_seconds)

@@ -85,15 +85,15 @@ class Making:
 def private_restore(engine: Engine, binaries: Binaries, work_folder: Path | None, making: Making) -> EngineRestore:
     """Start a private server for a restore. Raises CannotCheck if it doesn't start."""
     if engine is Engine.POSTGRESQL:
-        from sospes.sides.servers.hosts_postgresql import PrivateHost
-        from sospes.sides.servers.private_postgresql import PrivatePostgresql
-        from sospes.sides.servers.restore_postgresql import PostgresqlRestore
+        from sospes.sides.postgresql.hosts import PrivateHost
+        from sospes.sides.postgresql.private import PrivatePostgresql
+        from sospes.sides.postgresql.restore import PostgresqlRestore
 
         host = PrivateHost(PrivatePostgresql(binaries, work_folder, walled=making.walled).started(), making.encoding)
         return PostgresqlRestore(host, making.workers, making.several)
-    from sospes.sides.servers.hosts_mariadb import PrivateHost as MariadbPrivateHost
-    from sospes.sides.servers.private_mariadb import PrivateMariadb
-    from sospes.sides.servers.restore_mariadb import MariadbRestore
+    from sospes.sides.mariadb.hosts import PrivateHost as MariadbPrivateHost
+    from sospes.sides.mariadb.private import PrivateMariadb
+    from sospes.sides.mariadb.restore import MariadbRestore
 
     server = PrivateMariadb(binaries, work_folder, walled=making.walled).started()
     return MariadbRestore(MariadbPrivateHost(server), making.workers, making.of_mysql)
@@ -102,12 +102,12 @@ def private_restore(engine: Engine, binaries: Binaries, work_folder: Path | None
 def shared_restore(address: Address, naming: Naming, making: Making) -> EngineRestore:
     """A restore into new databases of a server in use; nothing is made before the first event."""
     if address.engine is Engine.POSTGRESQL:
-        from sospes.sides.servers.hosts_postgresql import SharedHost
-        from sospes.sides.servers.restore_postgresql import PostgresqlRestore
+        from sospes.sides.postgresql.hosts import SharedHost
+        from sospes.sides.postgresql.restore import PostgresqlRestore
 
         return PostgresqlRestore(SharedHost(address, naming, making.encoding), making.workers, making.several)
-    from sospes.sides.servers.hosts_mariadb import SharedHost as MariadbSharedHost
-    from sospes.sides.servers.restore_mariadb import MariadbRestore
+    from sospes.sides.mariadb.hosts import SharedHost as MariadbSharedHost
+    from sospes.sides.mariadb.restore import MariadbRestore
 
     return MariadbRestore(MariadbSharedHost(address, naming), making.workers, making.of_mysql)
 
@@ -125,10 +125,10 @@ def outside(error: Exception) -> CannotCheck | None:
 def marked_databases(address: Address) -> Left:
     """What side copies left on a server in use: databases, roles, accounts."""
     if address.engine is Engine.POSTGRESQL:
-        from sospes.sides.servers import hosts_postgresql
+        from sospes.sides.postgresql import hosts as hosts_postgresql
 
         return hosts_postgresql.marked_databases(address)
-    from sospes.sides.servers import hosts_mariadb
+    from sospes.sides.mariadb import hosts as hosts_mariadb
 
     return hosts_mariadb.marked_databases(address)
 
@@ -136,10 +136,10 @@ def marked_databases(address: Address) -> Left:
 def drop_marked(address: Address, name: str) -> None:
     """Drop a database, role or account that is ours. Raises CannotCheck if it doesn't, or if the server refuses."""
     if address.engine is Engine.POSTGRESQL:
-        from sospes.sides.servers import hosts_postgresql
+        from sospes.sides.postgresql import hosts as hosts_postgresql
 
         hosts_postgresql.drop_marked(address, name)
     else:
-        from sospes.sides.servers import hosts_mariadb
+        from sospes.sides.mariadb import hosts as hosts_mariadb
 
         hosts_mariadb.drop_marked(address, name)

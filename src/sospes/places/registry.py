@@ -1,0 +1,36 @@
+"""The kinds of places that there are, by scheme. A new one is added here, and nowhere else."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Callable, Sequence
+from pathlib import Path
+
+from sospes.model.errors import UsageError
+from sospes.places.local import local_files
+from sospes.places.source import Readable, Source
+from sospes.places.streamed import Streamed
+
+STANDARD_INPUT = "-"
+_SCHEME = re.compile(r"([a-z][a-z0-9+.-]*):/")
+_SCHEMES: dict[str, Callable[[Sequence[Path]], Source]] = {"": local_files}
+
+
+def open_source(paths: Sequence[Path], stdin: Readable | None = None) -> Source:
+    """A source over one file, over several pieces in order, or over standard input.
+
+    Raises NotFound for what isn't there, UsageError for a folder or an unknown scheme, CannotCheck where access is
+    refused.
+    """
+    if [str(path) for path in paths] == [STANDARD_INPUT]:
+        if stdin is None:
+            raise UsageError("standard input can't be read a second time", "name a file instead of -")
+        return Streamed(STANDARD_INPUT, stdin)
+    scheme = _SCHEME.match(str(paths[0]))
+    name = "" if scheme is None or paths[0].exists() else scheme[1]
+    if name not in _SCHEMES:
+        raise UsageError(
+            f"{name}://...: backups at such addresses can't be read yet",
+            "fetch it first, or send it to standard input and name it -",
+        )
+    return _SCHEMES[name](paths)

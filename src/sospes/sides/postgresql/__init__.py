@@ -1,0 +1,1 @@
+"""PostgreSQL servers: live databases, and side copies."""

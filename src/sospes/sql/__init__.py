@@ -1,0 +1,1 @@
+"""Reading SQL text as engines write it: words, statements, definitions, rows."""

@@ -1,0 +1,1 @@
+"""What is wrong with SQL text: wording, headings, authorship, and what reaches outside."""

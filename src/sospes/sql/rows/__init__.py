@@ -1,0 +1,1 @@
+"""Rows in SQL text: sections of COPY, and INSERT statements."""

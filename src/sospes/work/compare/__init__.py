@@ -1,0 +1,1 @@
+"""Comparing rows and objects of two sides."""

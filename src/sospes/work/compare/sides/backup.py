@@ -1,0 +1,221 @@
+"""Rows straight from a backup, without a side copy in between."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Mapping, Sequence
+from dataclasses import dataclass, field, replace
+from pathlib import Path
+
+from sospes.formats.form import nothing
+from sospes.formats.opening import Opened, Opening, open_backup
+from sospes.model.entries import Column, ConstraintKind, Engine, Entry, Name
+from sospes.model.events import Batch, LargeObjectPart, RowsBegin
+from sospes.model.findings import Finding, Place, fault
+from sospes.model.progress import Doing, Progress
+from sospes.rows.copied import CopySums
+from sospes.rows.decoding import held_rows
+from sospes.rows.relined import as_lines
+from sospes.rows.totals import SUMMED
+from sospes.rows.types import Hold, hold_of, meaning_of
+from sospes.sql.rows.run import default_names
+from sospes.stream.containers import Block
+from sospes.work.compare.sides.protocol import LinedPart, RowPart, RowTable, Wants
+from sospes.work.look.misfits import is_engine_table
+from sospes.work.objects.defined import BackupObjects
+
+
+@dataclass(slots=True)
+class BackupRows:
+    """A backup's rows. Its definitions are read first; where there are `sums`, rows are summed up in the same pass.
+
+    progress  hears of the stored bytes that were read, of that pass
+    """
+
+    path: Path
+    opening: Opening
+    sums: CopySums | None = None
+    progress: Progress | None = None
+    name: str = ""
+    engine: Engine | None = None
+    tables: dict[Name, RowTable] = field(default_factory=dict)
+    findings: list[Finding] = field(default_factory=list)
+    bytes_read: int = 0
+    written_at: str | None = None
+    version: str = ""
+    one_text: bool = False
+    objects: BackupObjects = field(default_factory=BackupObjects)
+    _begins: dict[Name, RowsBegin] = field(default_factory=dict)
+
+    def __post_init__(self) -> None:
+        """Read the definitions once; rows are passed over, unless they are summed up."""
+        self.name = str(self.path)
+        opened = self._open(nothing if self.sums is None else self.sums.wants)
+        entries: dict[Name, Entry] = {}
+        begin: RowsBegin | None = None
+        doing = Doing()
+        for event in opened.events():
+            header = opened.reader.header if opened.reader else None
+            engine = (header.engine if header else None) or Engine.POSTGRESQL
+            if isinstance(event, Finding):
+                self.findings.append(event)
+            elif isinstance(event, Entry):
+                self._take(event, entries)
+                self.objects.take(event, engine)
+            elif isinstance(event, RowsBegin):
+                begin = self._begins[event.table] = event
+                if engine is Engine.SQLITE and is_engine_table(event.table):
+                    continue  # statistics and counters are no rows of anybody's
+                self._sum_up(event, None, engine)
+                if event.table not in entries:
+                    columns = tuple(Column(name=name, type="") for name in event.columns or ())
+                    self.tables.setdefault(event.table, RowTable(name=event.table, columns=columns))
+            elif isinstance(event, LargeObjectPart):
+                self.objects.take_part(event)
+            elif isinstance(event, Batch) and begin is not None:
+                self._sum_up(begin, event, engine)
+            doing.take(event)
+            if self.progress is not None:
+                self.progress(opened.bytes_read, doing.what, doing.rows)
+        for entry in opened.reader.implied() if opened.reader else ():
+            self.objects.take(entry, opened.engine or Engine.POSTGRESQL)
+        if self.sums is not None:
+            self.sums.end()
+        self.one_text = opened.reader is not None and opened.reader.abilities.one_text
+        self.bytes_read = opened.bytes_read
+        header = opened.reader.header if opened.reader else None
+        self.engine = header.engine if header else None
+        self.version = (header.engine_version or "") if header else ""
+        self.written_at = str(header.written_at) if header and header.written_at else None
+
+    def _open(self, wants: Wants) -> Opened:
+        return open_backup([self.path], replace(self.opening, wants=wants, check_pages=False))
+
+    def _sum_up(self, begin: RowsBegin, batch: Batch | None, engine: Engine) -> None:
+        """Sum up rows, or let a table begin that may have none."""
+        names = self._names(begin, batch, engine)
+        if self.sums is None or not self.sums.wants(begin.table) or not names:
+            return
+        types = {column.name: column.type for column in begin.entry.columns} if begin.entry else {}
+        summed = frozenset(name for name in names if name in types and meaning_of(engine, types[name]) in SUMMED)
+        self.sums.begin(begin.table, names, summed)
+        if batch is not None:
+            try:
+                lines = as_lines(batch, _holds(begin, names, engine))
+            except (ValueError, LookupError):
+                self.sums.give_up(begin.table)
+                return
+            self.sums.add(begin.table, names, lines)
+            self.sums.found[begin.table].placed &= lines is batch
+
+    def _take(self, entry: Entry, entries: dict[Name, Entry]) -> None:
+        if entry.kind == "table":
+            entries[entry.name] = entry
+            columns = tuple(column for column in entry.columns if not column.generated)
+            self.tables[entry.name] = RowTable(name=entry.name, columns=columns)
+        elif entry.kind in {"view", "materialized view"}:
+            self.tables.pop(entry.name, None)
+        table = self.tables.get(entry.about or entry.name)
+        for constraint in entry.constraints:
+            if table is None:
+                continue
+            known = self.tables[table.name]
+            if constraint.kind is ConstraintKind.PRIMARY and constraint.columns:
+                self.tables[table.name] = replace(known, key=constraint.columns)
+            elif constraint.references is not None:
+                self.tables[table.name] = replace(known, references=(*known.references, constraint.references))
+
+    def lined(self, wants: Wants, columns: Mapping[Name, Sequence[str]] | None = None) -> Iterator[LinedPart]:
+        """All rows of the wanted tables as lines; what can't be read of them goes to `findings`."""
+        for part in self._standing(wants):
+            if not wants(part.table):
+                continue  # a table without columns has nothing to pass over
+            holds = _holds(self._begins[part.table], part.columns, self.engine or Engine.POSTGRESQL)
+            yield replace(part, batch=as_lines(part.batch, holds))
+
+    def _standing(self, wants: Wants) -> Iterator[LinedPart]:
+        """All rows of the wanted tables as they stand; what can't be read of them goes to `findings`."""
+        opened = self._open(wants)
+        begin: RowsBegin | None = None
+        names: tuple[str, ...] = ()
+        before = self.bytes_read
+        for event in opened.events():
+            self.bytes_read = before + opened.bytes_read
+            if isinstance(event, RowsBegin):
+                begin = self._begins[event.table] = event
+                names = ()
+            elif isinstance(event, Batch) and begin is not None:
+                names = names or self._names(begin, event, self.engine or Engine.POSTGRESQL)
+                yield LinedPart(begin.table, names, event)
+            elif isinstance(event, Finding):
+                self._found_again(event, wants)
+
+    def _found_again(self, finding: Finding, wants: Wants) -> None:
+        """Take in what a later pass found: the first one could not tell rows that it passed over, nor can this one."""
+        place = finding.place
+        if finding in self.findings or (place.table and not wants(Name(place.database, place.schema, place.table))):
+            return
+        if place.row_from is not None:
+            told = (finding.code, place.table, None)
+            self.findings = [
+                known for known in self.findings if (known.code, known.place.table, known.place.row_from) != told
+            ]
+        self.findings.append(finding)
+
+    def parts(self, wants: Wants) -> Iterator[RowPart]:
+        """All rows of the wanted tables; what can't be read of them goes to `findings`."""
+        for part in self._standing(wants):
+            yield self.converted(part.table, part.columns, part.batch)
+
+    def slices(self, places: Sequence[tuple[int, int]]) -> Iterator[bytes]:
+        """The plain text from each place to its end; the places are in order and apart from each other."""
+        waiting = iter(places)
+        wanted = next(waiting, None)
+        kept: list[bytes] = []
+        for block in self._open(nothing).stored.text.blocks():
+            if not isinstance(block, Block):
+                continue
+            upto = block.plain_from + len(block.data)
+            while wanted is not None and wanted[0] < upto:
+                first, last = wanted
+                kept.append(block.data[max(first - block.plain_from, 0) : last - block.plain_from])
+                if last > upto:
+                    break
+                yield b"".join(kept)
+                kept, wanted = [], next(waiting, None)
+            if wanted is None:
+                return
+
+    @staticmethod
+    def _names(begin: RowsBegin, batch: Batch | None, engine: Engine) -> tuple[str, ...]:
+        """The names of the cells; none where only rows would tell how many there are."""
+        width = batch.width if batch is not None else 0
+        return (
+            begin.columns
+            or default_names(begin.entry, engine)
+            or tuple(f"column {number}" for number in range(1, width + 1))
+        )
+
+    def converted(self, table: Name, columns: tuple[str, ...], batch: Batch) -> RowPart:
+        """Rows that stood in this backup as values."""
+        begin = self._begins[table]
+        holds = _holds(begin, columns, self.engine or Engine.POSTGRESQL)
+        bad: list[tuple[int, int, bytes]] = []
+        rows = list(held_rows(batch, holds, lambda row, column, cell: bad.append((row, column, cell))))
+        for row, column, _ in bad:
+            number = batch.number_of(row) if batch.first_row else None
+            where = "a row" if number is None else f"row {number:,}"
+            found = fault(
+                "value-unreadable",
+                f"{table.label}, {where}: column {columns[column]} holds no value of its type",
+                "the row is damaged; verify the backup",
+                Place(file=self.name, schema=table.schema, table=table.name, row_from=number, row_to=number),
+            )
+            if found not in self.findings:
+                self.findings.append(found)
+        return RowPart(table, columns, rows)
+
+
+def _holds(begin: RowsBegin, columns: Sequence[str], engine: Engine) -> list[Hold]:
+    """How the values of these columns are held."""
+    known = {column.name: column for column in begin.entry.columns} if begin.entry else {}
+    return [hold_of(engine, known[name].type) if name in known else Hold.TEXT for name in columns]

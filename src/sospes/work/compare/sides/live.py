@@ -1,0 +1,81 @@
+"""Rows of a database in use, in one snapshot."""
+
+from __future__ import annotations
+
+import time
+from collections.abc import Iterator, Mapping, Sequence
+from dataclasses import dataclass, field, replace
+from typing import TypeVar
+
+from sospes.model.entries import Engine, Name
+from sospes.model.events import Batch
+from sospes.model.findings import Finding
+from sospes.rows.decoding import held_rows
+from sospes.rows.types import hold_of
+from sospes.sides.servers.live import LiveDatabase, LiveTable
+from sospes.work.compare.sides.protocol import LinedPart, RowPart, RowTable, Wants
+
+Part = TypeVar("Part")
+
+
+@dataclass(slots=True)
+class LiveRows:
+    """Rows of a database in use, in one snapshot."""
+
+    database: LiveDatabase
+    name: str
+    database_name: str | None
+    gentle: bool = False
+    engine: Engine | None = None
+    tables: dict[Name, RowTable] = field(default_factory=dict)
+    findings: list[Finding] = field(default_factory=list)
+    bytes_read: int = 0
+    _live: dict[Name, LiveTable] = field(default_factory=dict)
+
+    def __post_init__(self) -> None:
+        """Read the catalog."""
+        self.engine = self.database.engine
+        for table in self.database.tables():
+            self._live[table.name] = table
+            self.tables[table.name] = RowTable(name=table.name, columns=table.columns, key=table.key)
+
+    def _paced(self, parts: Iterator[Part]) -> Iterator[Part]:
+        """The same; when gentle, with a pause behind each part as long as the server took for it."""
+        begin = time.perf_counter()
+        for part in parts:
+            if self.gentle:
+                time.sleep(time.perf_counter() - begin)
+            yield part
+            begin = time.perf_counter()
+
+    def lined(self, wants: Wants, columns: Mapping[Name, Sequence[str]] | None = None) -> Iterator[LinedPart]:
+        """All rows of the wanted tables as lines of COPY text."""
+        for name, table in self._live.items():
+            if not wants(name):
+                continue
+            chosen = _chosen(table, (columns or {}).get(name))
+            names = tuple(column.name for column in chosen.columns)
+            for batch in self._paced(self.database.batches(chosen)):
+                yield LinedPart(name, names, batch)
+
+    def converted(self, table: Name, columns: tuple[str, ...], batch: Batch) -> RowPart:
+        """COPY text of a live table as values."""
+        chosen = _chosen(self._live[table], columns)
+        holds = [hold_of(self.database.engine, column.type) for column in chosen.columns]
+        return RowPart(table, columns, list(held_rows(batch, holds, lambda *_: None)))
+
+    def parts(self, wants: Wants) -> Iterator[RowPart]:
+        """All rows of the wanted tables."""
+        for name, table in self._live.items():
+            if wants(name):
+                columns = tuple(column.name for column in table.columns)
+                for rows in self._paced(self.database.rows(table)):
+                    yield RowPart(name, columns, rows)
+
+
+def _chosen(table: LiveTable, columns: Sequence[str] | None) -> LiveTable:
+    """The table with these columns only, in this order; as it is where it lacks one."""
+    known = {column.name: column for column in table.columns}
+    if not columns or not known.keys() >= set(columns):
+        return table
+    return replace(table, columns=tuple(known[name] for name in columns))

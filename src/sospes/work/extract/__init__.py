@@ -1,0 +1,1 @@
+"""Taking single tables out of a backup."""

@@ -1,0 +1,1 @@
+"""Statements that bring lost or changed rows and objects back."""

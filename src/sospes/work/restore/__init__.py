@@ -1,0 +1,1 @@
+"""Restoring to a side copy: embedded, or on a server of the engine."""

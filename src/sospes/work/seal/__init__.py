@@ -1,0 +1,1 @@
+"""Seals: sidecars that prove a backup unchanged, and lead to its parts."""
