@@ -19,6 +19,7 @@ from tests.servers import PostgresServer, postgres_folders
 from benchmarks.speed import PROGRAM, Spent, measured, ratio
 from sospes.model.entries import Engine
 from sospes.sides.postgresql.private import PrivatePostgresql
+from sospes.sides.registry import server_of
 from sospes.sides.servers.binaries import find_binaries
 
 TABLES = ("reading", "call_out", "kit_check", "log_line")
@@ -48,7 +49,7 @@ def make_backups(folder: Path, rows: int) -> None:
 
 def by_client(script: Path) -> Spent:
     """The client that feeds the script to a private server."""
-    server = PrivatePostgresql(find_binaries(Engine.POSTGRESQL, (), None), None).started()
+    server = PrivatePostgresql(find_binaries(server_of(Engine.POSTGRESQL).installed, (), None), None).started()
     try:
         address = server.address("postgres")
         environment = {**os.environ, "PGPASSWORD": server.password}

@@ -9,9 +9,9 @@ from typing import Any
 
 import pytest
 
+from sospes.model.types import Meaning
 from sospes.rows.causes import CauseKind, Causes
 from sospes.rows.explain import ChangeStatistics
-from sospes.rows.types import Meaning
 from tests.backups import copy_table, mysql, postgresql
 from tests.conftest import sospes, verdict_of
 

@@ -11,11 +11,11 @@ from hypothesis import strategies as st
 from sospes.formats.opening import Opened, Opening
 from sospes.model.entries import Name
 from sospes.model.events import Batch, Notation
+from sospes.model.types import Hold
 from sospes.rows.decoding import Row, held_rows
 from sospes.rows.relined import as_lines
-from sospes.rows.types import Hold
+from sospes.sides.registry import open_live
 from sospes.sides.servers.address import read_address
-from sospes.sides.servers.live import open_live
 from sospes.work.compare.sides.backup import BackupRows
 from sospes.work.compare.sides.live import LiveRows
 from sospes.work.compare.sides.protocol import Wants
@@ -132,7 +132,7 @@ def test_a_value_that_is_none_is_told_with_its_row(tmp_path: Path) -> None:
 
 def _lines(side: BackupRows | LiveRows) -> dict[str, list[bytes]]:
     found: dict[str, list[bytes]] = {}
-    for part in side.lined(lambda _: True):
+    for part in side.lined(lambda _: True, {}):
         assert part.batch.notation is Notation.COPY, part.table
         found.setdefault(part.table.name, []).extend(part.batch.data.splitlines())
     return {name: sorted(lines) for name, lines in found.items()}

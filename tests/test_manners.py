@@ -12,7 +12,6 @@ import pytest
 
 from sospes.model.errors import UsageError
 from sospes.sides.servers.address import read_address
-from sospes.work.restore import server as restore
 from tests.backups import copy_table, mysql, postgresql
 from tests.conftest import DUMPS, sospes
 from tests.servers import MariadbServer, PostgresServer
@@ -120,9 +119,8 @@ def test_space_is_looked_for_before_a_private_server_starts(tmp_path: Path, monk
     def no_server(*_: object) -> None:
         raise AssertionError("a server was started")
 
-    monkeypatch.setattr(restore, "private_restore", no_server)
+    monkeypatch.setattr("subprocess.Popen", no_server)
     monkeypatch.setattr("shutil.disk_usage", lambda _: SimpleNamespace(free=1000))
-    monkeypatch.setattr(restore, "find_binaries", lambda *_: None)
 
     run = sospes("rehearse", _night(tmp_path), "--side", "private")
 

@@ -315,3 +315,21 @@ def test_events_say_what_is_under_way(tmp_path: Path) -> None:
 
     verify([tmp_path / "a.sql"], Looking(opening=Opening(), progress=hear))
     assert ("rescue.a", 2) in heard
+
+
+def test_a_hangup_that_is_ignored_stays_ignored(tmp_path: Path) -> None:
+    """As by nohup, or in a night's job whose terminal closes."""
+    before = signal.signal(signal.SIGHUP, signal.SIG_IGN)
+    try:
+        child = subprocess.Popen([*PROGRAM, "verify", "-"], stdin=subprocess.PIPE, stdout=subprocess.PIPE)
+    finally:
+        signal.signal(signal.SIGHUP, before)
+    assert child.stdin is not None
+    child.stdin.write(tides()[:1000])
+    child.stdin.flush()
+    time.sleep(0.5)
+    child.send_signal(signal.SIGHUP)
+
+    child.communicate(tides()[1000:], timeout=60)
+
+    assert child.returncode == 0

@@ -10,10 +10,11 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from sospes.engines.guard import Leave, leave_of
+from sospes.engines.leave import Leave
+from sospes.engines.postgresql.guard import leave_of
 from sospes.engines.postgresql.rebuilding import rebuilt
 from sospes.formats.opening import Opening, open_backup
-from sospes.model.entries import Engine, Entry, Name
+from sospes.model.entries import Entry, Name
 from tests.backups import copy_table, postgresql
 from tests.conftest import DUMPS, sospes
 from tests.servers import PostgresServer
@@ -131,7 +132,7 @@ def test_all_that_a_program_wrote_is_built_anew() -> None:
     left = []
     for path in sorted(DUMPS.glob("postgresql*")):
         for event in open_backup([path], Opening()).events():
-            leave = leave_of(Engine.POSTGRESQL, event) if isinstance(event, Entry) else None
+            leave = leave_of(event) if isinstance(event, Entry) else None
             if isinstance(event, Entry) and leave in {Leave.ADMINISTRATOR, Leave.LAST} and rebuilt(event) is None:
                 left.append(event.definition[:100])
     assert all(statement.startswith((b"CREATE PUBLICATION", b"ALTER PUBLICATION")) for statement in left)

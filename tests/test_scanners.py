@@ -19,9 +19,9 @@ from sospes.formats.script.reader import ScriptReader
 from sospes.model.entries import Engine, Entry
 from sospes.model.events import Batch, Event, Notation, RowsEnd
 from sospes.model.findings import Finding
+from sospes.model.types import Hold
 from sospes.places.streamed import Streamed
 from sospes.rows.decoding import held_rows
-from sospes.rows.types import Hold
 from sospes.rows.writing import csv_header, csv_lines
 from sospes.sql.lexis import Lexis
 from sospes.sql.rows.copy_lines import may_hold, split_copy

@@ -494,7 +494,8 @@ def test_a_server_that_ends_midway_proves_nothing(postgres: PostgresServer, shar
 
 @pytest.mark.servers
 def test_a_killed_restore_leaves_a_marked_database(postgres: PostgresServer, shared: str, tmp_path: Path) -> None:
-    (tmp_path / "a.sql").write_bytes(postgresql(_numbers("public.a", 400_000)))
+    slow = b"CREATE MATERIALIZED VIEW public.m AS SELECT pg_sleep(9)::text AS x WITH DATA;\n\n"
+    (tmp_path / "a.sql").write_bytes(postgresql(_numbers("public.a", 3) + slow))
     before = _databases(postgres)
     command = [sys.executable, "-m", "sospes", "rehearse", "--side", shared, str(tmp_path / "a.sql")]
     running = subprocess.Popen(command, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL)

@@ -68,7 +68,7 @@ def test_the_current_folder_is_looked_at(tmp_path: Path, monkeypatch: pytest.Mon
 
     run = sospes("tidy", "--drop")
 
-    assert run.code == 0 and path.name in "".join(run.out.split()) and not path.exists()
+    assert run.code == 0 and path.name[:12] in "".join(run.out.split()) and not path.exists()
 
 
 def test_what_is_not_ours_to_remove_stays(tmp_path: Path) -> None:

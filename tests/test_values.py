@@ -7,11 +7,12 @@ from pathlib import Path
 import numpy as np
 import pytest
 
+from sospes.engines.registry import dialect_of
 from sospes.model.entries import Engine
 from sospes.model.events import Batch, Held, Notation
+from sospes.model.types import Hold, Meaning
 from sospes.rows.canonical import canonical_of, decimal_text
 from sospes.rows.decoding import bytea, held_rows
-from sospes.rows.types import Hold, Meaning, hold_of, meaning_of
 from sospes.rows.writing import csv_lines, json_lines
 from sospes.sides.embedded.checks import translated
 from sospes.sides.embedded.meaning import same_key
@@ -93,7 +94,7 @@ def test_bytes_in_both_of_their_forms(text: str, value: bytes) -> None:
     (Engine.SQLITE, "INTEGER", Hold.ANY, Meaning.DYNAMIC), (Engine.SQLITE, "VARCHAR(20)", Hold.ANY, Meaning.TEXT), (Engine.SQLITE, "", Hold.ANY, Meaning.DYNAMIC),
 ])  # fmt: skip
 def test_types(engine: Engine, text: str, hold: Hold, meaning: Meaning) -> None:
-    assert (hold_of(engine, text), meaning_of(engine, text)) == (hold, meaning)
+    assert (dialect_of(engine).hold(text), dialect_of(engine).meaning(text, None)) == (hold, meaning)
 
 
 @pytest.mark.parametrize(("one", "other", "meaning", "same"), [

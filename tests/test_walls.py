@@ -25,6 +25,7 @@ from sospes.sides.mariadb.live import connected as mariadb_connected
 from sospes.sides.mariadb.private import PrivateMariadb
 from sospes.sides.postgresql.live import connected as postgresql_connected
 from sospes.sides.postgresql.private import PrivatePostgresql
+from sospes.sides.registry import server_of
 from sospes.sides.servers import private, walls
 from sospes.sides.servers.binaries import find_binaries
 from sospes.sides.servers.walls import WALLS, Cells, Streams
@@ -53,7 +54,7 @@ def canary(tmp_path_factory: pytest.TempPathFactory) -> Iterator[Path]:
 @pytest.fixture(scope="module")
 def inside() -> Iterator[PrivatePostgresql]:
     try:
-        binaries = find_binaries(Engine.POSTGRESQL, (), None)
+        binaries = find_binaries(server_of(Engine.POSTGRESQL).installed, (), None)
     except CannotCheck as error:
         pytest.skip(error.problem)
     server = PrivatePostgresql(binaries, None).started()
@@ -64,7 +65,7 @@ def inside() -> Iterator[PrivatePostgresql]:
 @pytest.fixture(scope="module")
 def inside_mariadb() -> Iterator[PrivateMariadb]:
     try:
-        binaries = find_binaries(Engine.MARIADB, (), None)
+        binaries = find_binaries(server_of(Engine.MARIADB).installed, (), None)
     except CannotCheck as error:
         pytest.skip(error.problem)
     server = PrivateMariadb(binaries, None).started()
@@ -119,7 +120,7 @@ def test_programs_of_postgresql_reach_nothing(inside: PrivatePostgresql, canary:
 @linux
 @pytest.mark.servers
 def test_what_kills_all_that_it_sees_kills_its_own_server_only(canary: Path) -> None:
-    server = PrivatePostgresql(find_binaries(Engine.POSTGRESQL, (), None), None).started()
+    server = PrivatePostgresql(find_binaries(server_of(Engine.POSTGRESQL).installed, (), None), None).started()
     try:
         with suppress(CannotCheck):
             _tried(server, "COPY (SELECT 1) TO PROGRAM 'kill -9 -1'", "SELECT 1")
@@ -361,7 +362,7 @@ def test_a_killed_run_leaves_no_process_behind(tmp_path: Path) -> None:
     child = subprocess.Popen(command, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL)
 
     def running() -> set[str]:
-        return _homes(lambda home: home.startswith("/tmp/sospes-private-"))
+        return _homes(lambda home: home.startswith(f"{tempfile.gettempdir()}/sospes-private-"))
 
     before = running()
     end = time.monotonic() + 20
@@ -439,17 +440,17 @@ def test_a_server_that_would_fill_the_disk_is_stopped(
             b"1, 1000000000) g(g)\n  WITH NO DATA;\n\n\nREFRESH MATERIALIZED VIEW public.m;\n\n\n"
         )
     )
-    disk = os.statvfs("/tmp")
+    disk = os.statvfs(tempfile.gettempdir())
     free = disk.f_bavail * disk.f_frsize
     kept = (free - (400 << 20), 0) if scarce == "bytes" else (0, disk.f_favail + 1)
     monkeypatch.setattr(private, "kept_free", lambda _folder: kept)
-    before = _homes(lambda home: home.startswith("/tmp/sospes-private-"))
+    before = _homes(lambda home: home.startswith(f"{tempfile.gettempdir()}/sospes-private-"))
     how = Rehearsing(opening=Opening(work_folder=None))
 
     with pytest.raises(NoRoom, match="would have filled the disk"):
         rehearse_on_server([night], how, None)
 
-    assert _homes(lambda home: home.startswith("/tmp/sospes-private-")) <= before
+    assert _homes(lambda home: home.startswith(f"{tempfile.gettempdir()}/sospes-private-")) <= before
 
 
 @linux

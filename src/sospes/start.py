@@ -20,8 +20,9 @@ def _stop(_signal: int, _frame: FrameType | None) -> None:
 
 def entry() -> None:
     """The program `sospes`."""
-    if _signal.getsignal(_signal.SIGINT) != _signal.SIG_IGN:
-        _signal.signal(_signal.SIGINT, _stop)
+    for ending in (_signal.SIGINT, _signal.SIGTERM, _signal.SIGHUP):
+        if _signal.getsignal(ending) != _signal.SIG_IGN:  # what a night's job was told to ignore stays ignored
+            _signal.signal(ending, _stop)
     from sospes.cli.main import run
 
     code = run()

@@ -149,10 +149,11 @@ def run(args: argparse.Namespace) -> int:
 def _has_server() -> bool:
     """Whether a PostgreSQL server that takes the demo's backups is on this machine."""
     from sospes.model.entries import Engine
+    from sospes.sides.registry import server_of
     from sospes.sides.servers.binaries import find_binaries
 
     try:
-        find_binaries(Engine.POSTGRESQL, (15,), None)
+        find_binaries(server_of(Engine.POSTGRESQL).installed, (15,), None)
     except CannotCheck:
         return False
     return True

@@ -37,13 +37,11 @@ INTERRUPTED = 130
 
 def run() -> int:
     """The program's work, for the words that it was called with; its exit code."""
-    for ending in (signal.SIGTERM, signal.SIGHUP):  # a closed terminal cleans up as well
-        signal.signal(ending, _terminate)
     gc.set_threshold(1_000_000, 20, 20)  # rows come and go by the thousand and never form cycles
     return main(sys.argv[1:])
 
 
-def _terminate(_signal: int, _frame: FrameType | None) -> None:
+def _interrupted(_signal: int, _frame: FrameType | None) -> None:
     raise KeyboardInterrupt
 
 
@@ -84,8 +82,9 @@ def main(arguments: Sequence[str]) -> int:
 
 def _be_interruptible() -> None:
     """From here on an interruption is answered; before, the program's start ends itself."""
-    if signal.getsignal(signal.SIGINT) not in {signal.SIG_IGN, signal.SIG_DFL, None}:
-        signal.signal(signal.SIGINT, signal.default_int_handler)
+    for ending in (signal.SIGINT, signal.SIGTERM, signal.SIGHUP):  # a closed terminal cleans up as well
+        if signal.getsignal(ending) not in {signal.SIG_IGN, signal.SIG_DFL, None}:
+            signal.signal(ending, _interrupted)
 
 
 class _Patient:

@@ -6,6 +6,7 @@ from collections import Counter
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
 
+from sospes.engines.registry import has_server, title_of
 from sospes.model.outcome import Description, Outcome, TableSummary
 from sospes.model.verdict import Rung, Verdict
 from sospes.report.printer import Printer
@@ -13,7 +14,6 @@ from sospes.report.words import count_severities, duration, plural, size
 
 MOST_TABLES = 40
 LONGEST_LIST = 400
-_ENGINES = {"postgresql": "PostgreSQL", "mariadb": "MariaDB", "mysql": "MySQL", "sqlite": "SQLite"}
 _FORMATS = {"sql-script": "SQL script", "pg-archive": "archive", "sqlite-file": "database file"}
 
 
@@ -59,7 +59,7 @@ def _to_be_sure(outcome: Outcome[Description]) -> str:
     """The one step that decides what reading could not."""
     if outcome.result.checked_by == "seal":
         return f"read it all: sospes verify {outcome.name}"
-    if outcome.result.engine == "sqlite":
+    if not has_server(outcome.result.engine):
         return f"have the engine load it: sospes rehearse {outcome.name}"
     return f"have its own engine restore it: sospes rehearse {outcome.name} --side private"
 
@@ -92,7 +92,7 @@ def _verify_summary(outcome: Outcome[Description]) -> str:
 def _what(found: Description) -> str:
     if found.format is None:
         return ""
-    parts = [_ENGINES.get(found.engine or "", found.engine or "")]
+    parts = [_engine(found)]
     if found.engine_version:
         parts.append(found.engine_version)
     parts.append(_FORMATS.get(found.format, found.format))
@@ -101,9 +101,13 @@ def _what(found: Description) -> str:
     return " ".join(parts)
 
 
+def _engine(found: Description) -> str:
+    return title_of(found.engine) if found.engine else ""
+
+
 def _facts(found: Description) -> list[tuple[str, str]]:
     return [
-        ("engine", f"{_ENGINES.get(found.engine or '', 'unknown')} {found.engine_version or '(version not stated)'}"),
+        ("engine", f"{_engine(found) or 'unknown'} {found.engine_version or '(version not stated)'}"),
         ("written by", found.program or "not stated"),
         ("databases", _databases(found)),
         ("encoding", found.encoding or "not stated"),

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from pathlib import Path
 
+from sospes.engines.registry import has_server
 from sospes.model.outcome import Outcome
 from sospes.model.verdict import Rung, Verdict
 from sospes.report.describe import tell_counts, tell_tables
@@ -49,7 +50,7 @@ def tell_rehearse(printer: Printer, outcome: Outcome[Rehearsal], listed: Path | 
 def _to_be_sure(outcome: Outcome[Rehearsal]) -> str:
     """The one step that decides what this rehearsal could not."""
     side = outcome.result.side
-    if side is not None and side.kind == "embedded" and outcome.result.engine != "sqlite":
+    if side is not None and side.kind == "embedded" and has_server(outcome.result.engine):
         return f"restore it on its own engine: sospes rehearse {outcome.name} --side private"
     return "clear up the doubts above one by one, then rehearse it again; compare its rows with live or known figures"
 

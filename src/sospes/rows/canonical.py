@@ -9,8 +9,8 @@ from decimal import Decimal, InvalidOperation
 
 from sospes.model.events import Held
 from sospes.model.objects import settled_name
+from sospes.model.types import Meaning
 from sospes.rows.decoding import Row, bytea
-from sospes.rows.types import Meaning
 
 NULL = b"\\N"
 Canonical = Callable[[Held], bytes]

@@ -12,8 +12,8 @@ from datetime import datetime, timedelta
 from decimal import ROUND_DOWN, ROUND_HALF_EVEN, ROUND_HALF_UP, Context, Decimal, InvalidOperation
 from enum import StrEnum
 
+from sospes.model.types import Meaning
 from sospes.rows.canonical import NULL
-from sospes.rows.types import Meaning
 
 
 class CauseKind(StrEnum):

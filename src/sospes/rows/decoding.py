@@ -11,7 +11,7 @@ from collections.abc import Callable, Iterator, Sequence
 from itertools import chain
 
 from sospes.model.events import Batch, Held, Notation
-from sospes.rows.types import Hold
+from sospes.model.types import Hold
 from sospes.sql.characters import ANY, WESTERN
 
 Row = tuple[Held, ...]

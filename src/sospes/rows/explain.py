@@ -7,9 +7,9 @@ from collections import Counter
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass, field
 
+from sospes.model.types import Meaning
 from sospes.rows.canonical import NULL
 from sospes.rows.causes import Cause, CauseKind, Causes
-from sospes.rows.types import Meaning
 
 FEWEST = 2
 """A cause is named for two rows and more; a single difference explains itself."""

@@ -13,9 +13,9 @@ from dataclasses import replace
 import numpy as np
 
 from sospes.model.events import Batch, Notation
+from sospes.model.types import Hold
 from sospes.rows.decoding import literal
 from sospes.rows.typed.cells import ColumnsOf
-from sospes.rows.types import Hold
 
 _RAW = re.compile(rb"[\b\t\n\v\f\r\\]")
 _FEW_RAW = re.compile(rb"[\t\n\r\\]")

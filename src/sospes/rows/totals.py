@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from decimal import Context, Decimal, InvalidOperation
 
 from sospes.model.events import Held
-from sospes.rows.types import Meaning
+from sospes.model.types import Meaning
 
 SUMMED = frozenset({Meaning.INTEGER, Meaning.DECIMAL})
 EXACT = Context(prec=2000)

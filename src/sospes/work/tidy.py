@@ -10,11 +10,11 @@ from pathlib import Path
 from sospes.model.findings import Finding
 from sospes.model.outcome import Outcome
 from sospes.places.own import drop_unfinished, unfinished
+from sospes.sides.registry import server_of
 from sospes.sides.servers.address import Address
 from sospes.sides.servers.marks import Left as LeftOnServer
 from sospes.sides.servers.marks import Marked
 from sospes.sides.servers.private import drop_leftover, leftovers
-from sospes.sides.servers.restoring import drop_marked, marked_databases
 
 _ENDING = 3.0
 """Seconds that sessions are waited for that may be ending."""
@@ -61,7 +61,7 @@ def tidy(places: Sequence[Path], servers: Sequence[Address], drop: bool) -> Outc
     found = [*_folders(folders, drop), *_unfinished(folders, drop)]
     unseen: list[Finding] = []
     for server in servers:
-        left = _settled(server) if drop else marked_databases(server)
+        left = _settled(server) if drop else server_of(server.engine).marked(server)
         found += _on_server(server, left.marked, drop)
         unseen += left.unseen
     looked = (*map(str, folders), *(server.label for server in servers))
@@ -94,10 +94,10 @@ def _unfinished(places: Sequence[Path], drop: bool) -> Iterator[Left]:
 def _settled(server: Address) -> LeftOnServer:
     """What is left once sessions that have just ended are gone: a server counts them for a moment longer."""
     deadline = time.monotonic() + _ENDING
-    left = marked_databases(server)
+    left = server_of(server.engine).marked(server)
     while any(item.in_use and item.signed for item in left.marked) and time.monotonic() < deadline:
         time.sleep(_PAUSE)
-        left = marked_databases(server)
+        left = server_of(server.engine).marked(server)
     return left
 
 
@@ -105,7 +105,7 @@ def _on_server(server: Address, marked: Sequence[Marked], drop: bool) -> Iterato
     for item in marked:
         dropped = drop and not item.in_use and item.signed
         if dropped:
-            drop_marked(server, item.name)
+            server_of(server.engine).drop(server, item.name)
         yield Left(
             kind=item.kind, location=replace(server, database=item.name).label, engine=server.engine.value,
             bytes=item.bytes, backup=item.backup, made_at=item.made_at, running=True, in_use=item.in_use,

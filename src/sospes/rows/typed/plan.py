@@ -6,9 +6,9 @@ import re
 from dataclasses import dataclass, field
 
 from sospes.model.entries import Column, Engine, Entry, Name
+from sospes.model.types import base_type
 from sospes.rows.typed import kinds
 from sospes.rows.typed.kinds import Kind
-from sospes.rows.types import base_type
 
 _DIMENSIONS = re.compile(r"(?:\s*\[\s*\d*\s*\])+$|\s+array[\s\[\]\d]*$", re.I)
 """What makes a type an array; names in quotes may hold brackets themselves."""

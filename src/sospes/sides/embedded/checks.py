@@ -6,7 +6,7 @@ from collections.abc import Mapping, Sequence
 from typing import Any
 
 from sospes.model.entries import Engine
-from sospes.rows.types import Meaning
+from sospes.model.types import Meaning
 from sospes.sides.embedded.names import quoted
 
 _DIALECTS = {

@@ -9,7 +9,7 @@ from dataclasses import dataclass
 
 from sospes.model.entries import Column, Constraint, ConstraintKind, Engine, Name
 from sospes.model.findings import Finding, Place, doubt, fault, note
-from sospes.rows.types import Meaning
+from sospes.model.types import Meaning
 from sospes.sides.embedded.checks import translated
 from sospes.sides.embedded.copy import EmbeddedCopy
 from sospes.sides.embedded.meaning import COARSE, LEFT_TO_SQLITE

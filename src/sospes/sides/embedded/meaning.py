@@ -6,8 +6,8 @@ import sqlite3
 import unicodedata
 
 from sospes.model.events import Held
+from sospes.model.types import Meaning
 from sospes.rows.canonical import normal_text
-from sospes.rows.types import Meaning
 
 LEFT_TO_SQLITE = frozenset({Meaning.INTEGER, Meaning.BYTES, Meaning.TEXT, Meaning.BOOLEAN, Meaning.STAMP})
 """Meanings whose text or number is the same exactly when the values are the same."""

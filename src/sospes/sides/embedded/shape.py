@@ -4,8 +4,9 @@ from __future__ import annotations
 
 from dataclasses import dataclass, field
 
+from sospes.engines.registry import dialect_of
 from sospes.model.entries import Column, Constraint, Engine, Name
-from sospes.rows.types import Hold, Meaning, hold_of, is_exact, meaning_of
+from sospes.model.types import Hold, Meaning
 from sospes.sides.embedded.names import Names, quoted
 
 MARK = "side copy made by sospes"
@@ -52,21 +53,21 @@ class HeldTable:
 
     def hold(self, column: Column) -> Hold:
         """How a column's values are held."""
-        hold = hold_of(self.engine, column.type)
+        hold = dialect_of(self.engine).hold(column.type)
         return Hold.ANY if self.relaxed and hold is Hold.TEXT else hold
 
     def meaning(self, column: Column) -> Meaning:
         """What makes two values of a column the same."""
-        return meaning_of(self.engine, column.type, column.collation)
+        return dialect_of(self.engine).meaning(column.type, column.collation)
 
     def exact(self, column: Column) -> bool:
         """Whether that is certain."""
-        return is_exact(self.engine, column.type, column.collation)
+        return dialect_of(self.engine).is_exact(column.type, column.collation)
 
     def column(self, name: str) -> Column | None:
         """The column of that name, as the engine tells names apart."""
         exact = next((column for column in self.columns if column.name == name), None)
-        if exact is None and self.engine is not Engine.POSTGRESQL:
+        if exact is None and dialect_of(self.engine).folds_names:
             return next((column for column in self.columns if column.name.lower() == name.lower()), None)
         return exact
 

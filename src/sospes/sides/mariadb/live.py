@@ -14,13 +14,14 @@ from typing import Any
 import pymysql
 from pymysql.cursors import SSCursor
 
+from sospes.engines.registry import dialect_of
 from sospes.model.entries import Column, Engine, Name
 from sospes.model.errors import CannotCheck, UsageError
 from sospes.model.events import Batch, Held, Notation
 from sospes.model.objects import DatabaseObject, ObjectKey
+from sospes.model.types import Hold
 from sospes.rows.decoding import Row
 from sospes.rows.relined import few_escaped
-from sospes.rows.types import Hold, hold_of
 from sospes.sides.mariadb.objects import objects_of
 from sospes.sides.servers.address import Address
 from sospes.sides.servers.live import LiveTable
@@ -107,7 +108,7 @@ class LiveMariadb:
     def rows(self, table: LiveTable) -> Iterator[list[Row]]:
         """All rows of a table."""
         names = ", ".join(map(quoted, (column.name for column in table.columns)))
-        holds = [hold_of(self.engine, column.type) for column in table.columns]
+        holds = [dialect_of(self.engine).hold(column.type) for column in table.columns]
         with self._read(table, names) as cursor:
             while rows := cursor.fetchmany(ROWS_AT_ONCE):
                 yield [tuple(map(_held, row, holds)) for row in rows]
@@ -210,7 +211,7 @@ def _unpacked(match: re.Match[bytes]) -> bytes:
 def _cell(column: Column, engine: Engine) -> str:
     """An expression that gives a column's values as cells of COPY text, in the words of `rows.relined`."""
     name, first = quoted(column.name), column.type.lower().split("(")[0].split(" ")[0]
-    hold = hold_of(engine, column.type)
+    hold = dialect_of(engine).hold(column.type)
     if first == "bit":
         size = (int("".join(filter(str.isdigit, column.type)) or 1) + 7) // 8 * 2
         written = f"CONCAT({_HEX}, LOWER(LPAD(HEX({name} + 0), {size}, '0')))"

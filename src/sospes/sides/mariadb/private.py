@@ -8,6 +8,7 @@ from sospes.model.entries import Engine
 from sospes.model.errors import CannotCheck
 from sospes.sides.mariadb.live import connected
 from sospes.sides.servers.address import Address
+from sospes.sides.servers.binaries import Installed
 from sospes.sides.servers.private import PrivateServer, Program
 
 ADMINISTRATOR = "sospes_admin"
@@ -17,6 +18,13 @@ _SETTINGS = (
     "local-infile=OFF", "skip-symbolic-links", "performance-schema=OFF",
     "default-time-zone=+00:00", "character-set-server=utf8mb4", "log-bin-trust-function-creators=ON",
 )  # fmt: skip
+
+INSTALLED = Installed(
+    title="MariaDB",
+    programs=("mariadbd", "mariadb-install-db"),
+    places=("/usr/sbin", "/usr/bin", "/usr/local/mysql*/bin", "/opt/homebrew/opt/mariadb*/bin", "/usr/libexec"),
+    package="mariadb-server",
+)
 
 
 class PrivateMariadb(PrivateServer):

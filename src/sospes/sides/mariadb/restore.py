@@ -10,8 +10,9 @@ from functools import partial
 
 import pymysql
 
-from sospes.engines.guard import Leave, leave_of
-from sospes.model.entries import ConstraintKind, Engine, Entry, Name
+from sospes.engines.leave import Leave
+from sospes.engines.mariadb.guard import leave_of
+from sospes.model.entries import ConstraintKind, Entry, Name
 from sospes.model.events import Batch, Event, RowsBegin, RowsEnd
 from sospes.model.findings import Finding, Place, doubt, fault
 from sospes.model.objects import DatabaseObject, ObjectKey
@@ -161,7 +162,7 @@ class MariadbRestore:
                 yield from filter(None, [self._rows_refused(table, load.error)])
 
     def _entry(self, entry: Entry) -> Iterator[Finding]:
-        leave = leave_of(Engine.MARIADB, entry)
+        leave = leave_of(entry)
         if leave is Leave.PASSED_OVER or entry.kind in {"hostile", "unknown"} or not entry.definition.strip():
             return  # the reader has told of hostile and unknown statements
         if leave is Leave.REFUSED:

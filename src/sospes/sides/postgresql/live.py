@@ -15,13 +15,13 @@ from psycopg.conninfo import make_conninfo
 from psycopg.pq import ExecStatus
 from psycopg.pq.abc import PGconn, PGresult
 
+from sospes.engines.registry import dialect_of
 from sospes.model.entries import Column, Engine, Name
 from sospes.model.errors import CannotCheck, UsageError
 from sospes.model.events import Batch
 from sospes.model.objects import DatabaseObject, ObjectKey
 from sospes.rows.copied import lines_batch
 from sospes.rows.decoding import Row, held_parts
-from sospes.rows.types import hold_of
 from sospes.sides.postgresql.objects import large_objects_of, objects_of
 from sospes.sides.servers.address import Address
 from sospes.sides.servers.live import LiveTable
@@ -96,7 +96,7 @@ class LivePostgresql:
 
     def rows(self, table: LiveTable) -> Iterator[list[Row]]:
         """All rows of the table itself, without those of tables that inherit from it."""
-        holds = [hold_of(self.engine, column.type) for column in table.columns]
+        holds = [dialect_of(self.engine).hold(column.type) for column in table.columns]
         for batch in self.batches(table):
             yield from held_parts(batch, holds, lambda *_: None)
 

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import signal
 from pathlib import Path
 
 import psycopg
@@ -10,6 +11,7 @@ from sospes.model.entries import Engine
 from sospes.model.errors import CannotCheck
 from sospes.sides.postgresql.live import connected
 from sospes.sides.servers.address import Address
+from sospes.sides.servers.binaries import Installed
 from sospes.sides.servers.private import PrivateServer, Program
 
 PORT = 5432
@@ -24,12 +26,23 @@ _SETTINGS = {
     "shared_preload_libraries": "",
 }  # fmt: skip
 
+INSTALLED = Installed(
+    title="PostgreSQL",
+    programs=("postgres", "initdb"),
+    places=(
+        "/usr/lib/postgresql/*/bin", "/usr/pgsql-*/bin", "/usr/local/pgsql*/bin", "/opt/homebrew/opt/postgresql*/bin",
+        "/usr/local/opt/postgresql*/bin", "/Applications/Postgres.app/Contents/Versions/*/bin",
+    ),
+    package="postgresql-{major}",
+)  # fmt: skip
+
 
 class PrivatePostgresql(PrivateServer):
     """One PostgreSQL server; its first user is a superuser that only the guard's own statements run as."""
 
     engine = Engine.POSTGRESQL
     users = ("postgres",)
+    stop_signal = signal.SIGQUIT
 
     def start(self) -> None:
         """Set up the server's files and start it."""

@@ -16,10 +16,11 @@ import psycopg
 import psycopg.sql
 from psycopg.pq import ExecStatus
 
-from sospes.engines.guard import EXTENSIONS, Leave, leave_of
+from sospes.engines.leave import Leave
+from sospes.engines.postgresql.guard import EXTENSIONS, leave_of
 from sospes.engines.postgresql.left_out import at_home
 from sospes.engines.postgresql.rebuilding import rebuilt
-from sospes.model.entries import ConstraintKind, Engine, Entry, Name
+from sospes.model.entries import ConstraintKind, Entry, Name
 from sospes.model.events import Batch, Event, LargeObjectPart, RowsBegin, RowsEnd
 from sospes.model.findings import Finding, Place, doubt, fault, note
 from sospes.model.objects import DatabaseObject, ObjectKey
@@ -247,7 +248,7 @@ class PostgresqlRestore:
     # -- statements
 
     def _entry(self, entry: Entry) -> Iterator[Finding]:
-        leave = leave_of(Engine.POSTGRESQL, entry)
+        leave = leave_of(entry)
         self._dropping = self._dropping or entry.kind == "drop"
         if leave is Leave.PASSED_OVER or not entry.definition.strip() or entry.kind in {"hostile", "unknown"}:
             return  # the reader has told of hostile and unknown statements

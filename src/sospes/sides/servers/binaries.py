@@ -9,16 +9,9 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from pathlib import Path
 
-from sospes.model.entries import Engine
 from sospes.model.errors import CannotCheck
 
-_POSTGRESQL_PLACES = (
-    "/usr/lib/postgresql/*/bin", "/usr/pgsql-*/bin", "/usr/local/pgsql*/bin", "/opt/homebrew/opt/postgresql*/bin",
-    "/usr/local/opt/postgresql*/bin", "/Applications/Postgres.app/Contents/Versions/*/bin",
-)  # fmt: skip
-_MARIADB_PLACES = ("/usr/sbin", "/usr/bin", "/usr/local/mysql*/bin", "/opt/homebrew/opt/mariadb*/bin", "/usr/libexec")
 _VERSION = re.compile(r"(\d+)\.(\d+)(?:\.(\d+))?")
-_NEEDED = {Engine.POSTGRESQL: ("postgres", "initdb"), Engine.MARIADB: ("mariadbd", "mariadb-install-db")}
 SECONDS = 20
 
 
@@ -35,32 +28,48 @@ class Binaries:
         return ".".join(map(str, self.version))
 
 
-def find_binaries(engine: Engine, least: tuple[int, ...], folder: Path | None) -> Binaries:
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Installed:
+    """How a kind of server is installed.
+
+    title     what people call it
+    programs  those that are needed, the server itself first
+    places    patterns of the folders where systems put them
+    package   what to install, given the version that is needed; `{major}` stands for its first number
+    """
+
+    title: str
+    programs: tuple[str, ...]
+    places: tuple[str, ...]
+    package: str
+
+
+def find_binaries(installed: Installed, least: tuple[int, ...], folder: Path | None) -> Binaries:
     """The oldest server that is at least as new as `least`; only in `folder` where one is named.
 
     Raises CannotCheck where there is none, saying what was found and what to install.
     """
-    found = [*_found(engine, folder)]
+    found = [*_found(installed, folder)]
     fitting = sorted((one for one in found if one.version[: len(least)] >= least), key=lambda one: one.version)
     if fitting:
         return fitting[0]
     wanted = ".".join(map(str, least)) or "any version"
     have = ", ".join(one.words for one in found)
-    name = "PostgreSQL" if engine is Engine.POSTGRESQL else "MariaDB"
-    package = f"postgresql-{least[0] if least else ''}" if engine is Engine.POSTGRESQL else "mariadb-server"
+    package = installed.package.format(major=least[0] if least else "")
     raise CannotCheck(
-        f"no {name} server of version {wanted} or newer is on this machine" + (f", only {have}" if have else ""),
+        f"no {installed.title} server of version {wanted} or newer is on this machine"
+        + (f", only {have}" if have else ""),
         f"install the package {package.rstrip('-')}, or name the folder of its programs with --server-bin DIR; "
         "a private server needs no service to run",
     )
 
 
-def _found(engine: Engine, folder: Path | None) -> Iterator[Binaries]:
+def _found(installed: Installed, folder: Path | None) -> Iterator[Binaries]:
     seen: set[Path] = set()
-    for place in [folder] if folder else [*_places(engine)]:
-        programs = {name: _program(place, name) for name in _NEEDED[engine]}
+    for place in [folder] if folder else [*_places(installed)]:
+        programs = {name: _program(place, name) for name in installed.programs}
         paths = {name: path for name, path in programs.items() if path is not None}
-        main = paths.get(_NEEDED[engine][0])
+        main = paths.get(installed.programs[0])
         if len(paths) < len(programs) or main is None or main.resolve() in seen:
             continue
         seen.add(main.resolve())
@@ -69,12 +78,11 @@ def _found(engine: Engine, folder: Path | None) -> Iterator[Binaries]:
             yield Binaries(paths, version)
 
 
-def _places(engine: Engine) -> Iterator[Path]:
-    patterns = _POSTGRESQL_PLACES if engine is Engine.POSTGRESQL else _MARIADB_PLACES
-    for pattern in patterns:
+def _places(installed: Installed) -> Iterator[Path]:
+    for pattern in installed.places:
         root, _, rest = pattern.lstrip("/").partition("/")
         yield from sorted(Path("/", root).glob(rest))
-    on_path = shutil.which(_NEEDED[engine][0])
+    on_path = shutil.which(installed.programs[0])
     if on_path:
         yield Path(on_path).resolve().parent
 

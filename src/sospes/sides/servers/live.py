@@ -10,7 +10,6 @@ from sospes.model.entries import Column, Engine, Name
 from sospes.model.events import Batch
 from sospes.model.objects import DatabaseObject, ObjectKey
 from sospes.rows.decoding import Row
-from sospes.sides.servers.address import Address
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -59,21 +58,3 @@ class LiveDatabase(Protocol):
     def close(self) -> None:
         """End the snapshot."""
         ...
-
-
-def open_live(address: Address, timeout_seconds: int) -> LiveDatabase:
-    """Begin a snapshot, of all databases where the address names none.
-
-    Raises CannotCheck where the server can't be reached or refuses.
-    """
-    if address.engine is Engine.POSTGRESQL and address.database is None:
-        from sospes.sides.postgresql.cluster import LiveCluster
-
-        return LiveCluster(address, timeout_seconds)
-    if address.engine is Engine.POSTGRESQL:
-        from sospes.sides.postgresql.live import LivePostgresql
-
-        return LivePostgresql(address, timeout_seconds)
-    from sospes.sides.mariadb.live import LiveMariadb
-
-    return LiveMariadb(address, timeout_seconds)

@@ -45,11 +45,13 @@ class Program:
 class PrivateServer:
     """One server in a folder of its own; subclasses know their engine.
 
-    stopped  why the server was stopped, where it would have taken the last of the disk
+    stop_signal  what makes it stop at once
+    stopped      why the server was stopped, where it would have taken the last of the disk
     """
 
     engine: Engine
     users: tuple[str, ...] = ()
+    stop_signal = signal.SIGTERM
 
     def __init__(self, binaries: Binaries, work_folder: Path | None, *, walled: bool = True) -> None:
         self.binaries = binaries
@@ -80,7 +82,7 @@ class PrivateServer:
 
     def _write_mark(self, pid: int | None) -> None:
         """What `tidy` knows the folder by."""
-        write_mark(self.folder, pid=pid, engine=self.engine.value)
+        write_mark(self.folder, pid=pid, engine=self.engine.value, stop=int(self.stop_signal))
 
     def started(self) -> Self:
         """The server, set up and answering; nothing is left of it if that fails."""
@@ -179,7 +181,7 @@ class PrivateServer:
         """Stop the server, and what its programs may have left running, and delete its folder."""
         self._ended.set()
         if self._process is not None and self._process.poll() is None:
-            self._process.send_signal(_stopping(self.engine))
+            self._process.send_signal(self.stop_signal)
             try:
                 self._process.wait(STOP_SECONDS)
             except subprocess.TimeoutExpired:
@@ -198,11 +200,6 @@ def _free(folder: Path) -> tuple[int, int]:
     """Bytes and files that fit on a folder's disk; no files where a file system doesn't count them."""
     disk = os.statvfs(folder)
     return disk.f_bavail * disk.f_frsize, disk.f_favail
-
-
-def _stopping(engine: str) -> signal.Signals:
-    """What makes a server stop at once."""
-    return signal.SIGQUIT if engine == Engine.POSTGRESQL else signal.SIGTERM
 
 
 def _delete(folder: Path) -> None:
@@ -295,7 +292,7 @@ def drop_leftover(leftover: Leftover) -> None:
         raise CannotCheck(f"{leftover.folder}: carries no mark of Sospes", "nothing was deleted; look at it yourself")
     pid = mark.get("pid")
     if isinstance(pid, int) and alive(pid) and _runs_in(pid, leftover.folder):
-        os.kill(pid, _stopping(str(mark["engine"])))
+        os.kill(pid, signal.Signals(int(str(mark.get("stop", int(signal.SIGTERM))))))
         for _ in range(STOP_SECONDS * 10):
             if not alive(pid):
                 break

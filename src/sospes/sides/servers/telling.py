@@ -5,6 +5,7 @@ from __future__ import annotations
 from sospes.model.entries import Entry
 from sospes.model.errors import CannotCheck
 from sospes.model.findings import Finding, Place, doubt
+from sospes.sides.servers.address import Address
 
 
 def place_of(entry: Entry) -> Place:
@@ -28,3 +29,13 @@ def could_not_go_on(said: str) -> CannotCheck:
         f"the server could not go on: {said[:300]}",
         "see to its space, memory and log, then run this again; of the backup nothing is proven by this run",
     )
+
+
+def not_as_seen(address: Address, number: int) -> CannotCheck:
+    """A row that live changed meanwhile; by its number in the script, from 1."""
+    return taken_back(address, f"row {number:,} of the script is no longer as it was compared")
+
+
+def taken_back(address: Address, why: str) -> CannotCheck:
+    """A script that ended without a change, and why."""
+    return CannotCheck(f"{address.label}: nothing was changed: {why}", "compare again, and mend what is found then")

@@ -13,10 +13,10 @@ from sospes.model.entries import Name
 from sospes.model.errors import NotFound
 from sospes.model.findings import Finding, Place, doubt, fault, note, verdict_of
 from sospes.model.outcome import Outcome
+from sospes.model.types import Meaning
 from sospes.model.verdict import Rung, Severity, Verdict
 from sospes.rows.explain import Explanation, Numbers
 from sospes.rows.totals import TotalPair, paired
-from sospes.rows.types import Meaning
 from sospes.sides.servers.address import Address
 from sospes.work.compare.differences import Difference, Differences
 from sospes.work.compare.drift import require_drift, with_time

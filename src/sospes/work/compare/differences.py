@@ -17,12 +17,12 @@ import numpy as np
 import xxhash
 from numpy.typing import NDArray
 
+from sospes.model.types import Meaning
 from sospes.places.own import work_folder
 from sospes.rows.canonical import NULL, canonical_cells
 from sospes.rows.decoding import Row
 from sospes.rows.digests import Unlike, key_text
 from sospes.rows.explain import FEWEST, ChangeStatistics, Explanation, MissingRange, Numbers, explanations
-from sospes.rows.types import Meaning
 from sospes.work.compare.pairing import Pair
 
 _JSON_NUMBER = re.compile(rb'\{"\\u0000number": "([^"]*)"\}')

@@ -9,10 +9,9 @@ from datetime import datetime
 from pathlib import Path
 
 from sospes.model.errors import NotFound, UsageError
+from sospes.sides.registry import open_live
 from sospes.sides.servers.address import Address
-from sospes.sides.servers.live import open_live
 from sospes.work.compare.matching import Comparing
-from sospes.work.compare.sides.backup import BackupRows
 from sospes.work.compare.sides.protocol import RowSide
 from sospes.work.look.inspect import inspect
 
@@ -48,7 +47,7 @@ def with_time(left: RowSide, how: Comparing) -> Comparing:
         return how
     found = stated_time(left)
     if found is None or found.tzinfo is None:
-        raise _time_unknown(left.name, left.written_at if isinstance(left, BackupRows) else None)
+        raise _time_unknown(left.name, left.written_at)
     return replace(how, written_at=found)
 
 
@@ -62,6 +61,6 @@ def _time_unknown(name: str, stated: str | None) -> UsageError:
 def stated_time(side: RowSide) -> datetime | None:
     """When a backup was written, by its own words; None where it doesn't say, or not as a time."""
     try:
-        return datetime.fromisoformat((side.written_at if isinstance(side, BackupRows) else None) or "")
+        return datetime.fromisoformat(side.written_at or "")
     except ValueError:
         return None

@@ -20,11 +20,9 @@ from sospes.model.events import Held
 from sospes.model.findings import Finding, Place, doubt, fault
 from sospes.rows.canonical import moment_text
 from sospes.rows.totals import Total
-from sospes.work.compare.sides.held import SideCopy
-from sospes.work.compare.sides.live import LiveRows
 from sospes.work.compare.sides.protocol import RowPart, RowSide
-from sospes.work.extract.selection import Selection
 from sospes.work.seal.form import Seal
+from sospes.work.selection import Selection
 
 _MEASURES = frozenset({"rows", "sum", "newest", "newest-within-hours", "value"})
 _KEYS = frozenset({"table", "column", "key", "sql"}) | _MEASURES
@@ -303,9 +301,7 @@ def _hours(newest: str, written_at: datetime | None) -> str | None:
 
 def _asked(figure: Figure, side: RowSide) -> str | None:
     """What a query of the user gives; None where there is nothing to ask."""
-    if isinstance(side, LiveRows):
-        return side.database.value(figure.sql or "")
-    return side.value(figure.sql or "") if isinstance(side, SideCopy) else None
+    return side.value(figure.sql or "")
 
 
 def told_figures(checked: Sequence[CheckedFigure], side: RowSide) -> Iterator[Finding]:

@@ -24,8 +24,6 @@ from sospes.work.compare.figures import (
     told_figures,
 )
 from sospes.work.compare.matching import Comparing, reading
-from sospes.work.compare.sides.backup import BackupRows
-from sospes.work.compare.sides.live import LiveRows
 from sospes.work.compare.sides.opening import open_side
 from sospes.work.compare.sides.protocol import RowSide
 from sospes.work.seal.form import ENDING, BadSeal, Seal, read_seal
@@ -46,8 +44,8 @@ def compare_known(left_place: Path | Address, right: Path, how: Comparing) -> Ou
         left = open_side(left_place, reading(how, None), stack)
         checked = tuple(check_figures(_known(figures, how), left, _time_of(left, how)))
         findings = [*side_findings(left, "left"), *told_figures(checked, left)]
-        if seal is not None and isinstance(left, BackupRows):
-            findings += _row_digests(left, seal, checked, how)
+        if seal is not None and left.backup is not None:
+            findings += _row_digests(left, left.backup, seal, (checked, how))
     comparison = Comparison(left=left.name, right=str(right), tables=(), differences=(), objects=None, figures=checked)
     return concluded(comparison, findings, begin)
 
@@ -68,19 +66,22 @@ def _time_of(left: RowSide, how: Comparing) -> datetime | None:
     """When the left side was written: what was stated, what the backup says, now for a live one."""
     if how.written_at is not None:
         return how.written_at
-    if isinstance(left, LiveRows):
+    if left.live:
         return datetime.now(UTC)
     found = stated_time(left)
     return found.replace(tzinfo=UTC) if found is not None and found.tzinfo is None else found
 
 
-def _row_digests(left: BackupRows, seal: Seal, checked: tuple[CheckedFigure, ...], how: Comparing) -> list[Finding]:
+def _row_digests(
+    left: RowSide, backup: Path, seal: Seal, asked: tuple[tuple[CheckedFigure, ...], Comparing]
+) -> list[Finding]:
     """Rows that changed though all figures hold; rows of another form are written otherwise, so they are not judged."""
+    checked, how = asked
     if any(item.state == "differs" for item in checked) or left.engine is None:
         return []
     if left.engine.value != seal.header.get("engine"):
         return []
-    opened = open_backup([left.path], how.opening)
+    opened = open_backup([backup], how.opening)
     sums = RowSums()
     for event in opened.events():
         sums.take(event, opened)

@@ -16,6 +16,7 @@ from typing import IO
 import numpy as np
 from numpy.typing import NDArray
 
+from sospes.engines.registry import dialect_of
 from sospes.model.entries import Engine, Name
 from sospes.model.errors import CannotCheck
 from sospes.model.findings import Finding
@@ -24,9 +25,7 @@ from sospes.rows.copied import CopySum, CopySums, Totals, lines_batch, totals_of
 from sospes.rows.digests import DigestStore, digest_lines, unlike
 from sospes.rows.totals import Total
 from sospes.work.compare.pairing import Pair
-from sospes.work.compare.sides.backup import BackupRows
-from sospes.work.compare.sides.live import LiveRows
-from sospes.work.compare.sides.protocol import LinedPart, LinedSide, RowPart, RowTable, Wants
+from sospes.work.compare.sides.protocol import BasicSide, LinedPart, LinedSide, RowPart, RowTable, Wants
 
 Keys = NDArray[np.uint64]
 MOST_ASIDE = 256 << 20
@@ -63,7 +62,7 @@ class Aside:
 
 
 @dataclass(slots=True)
-class OddRows:
+class OddRows(BasicSide):
     """A side without the rows whose lines the other side has as well.
 
     chunks  the keys of the chunks that the other side lacks, by table
@@ -83,6 +82,8 @@ class OddRows:
     engine: Engine | None = None
     tables: dict[Name, RowTable] = field(default_factory=dict)
     findings: list[Finding] = field(default_factory=list)
+    database_name: str | None = None
+    written_at: str | None = None
 
     def __post_init__(self) -> None:
         """It goes by the side's name."""
@@ -203,25 +204,23 @@ class Lined:
 
 def lined(left: LinedSide, right: LinedSide, pairs: Sequence[Pair], folder: Path | None, stack: ExitStack) -> Lined:
     """Tables whose rows are lines on both sides; of those, a live right side is read now."""
-    if not isinstance(left, BackupRows) or left.sums is None or not _same_lines(left.engine, right.engine):
+    if left.sums is None or not _same_lines(left.engine, right.engine):
         return Lined()
     ours = left.sums.found
     pairs = [pair for pair in pairs if _plain(ours.get(pair.left.name), pair)]
     file: IO[bytes] = stack.enter_context(nameless_file(folder))
     aside: Aside | None = None
-    if isinstance(right, LiveRows):
+    if right.sums is None:
         aside = Aside(stack.enter_context(nameless_file(folder)))
         theirs = _live_sums(right, {pair.right.name: ours[pair.left.name] for pair in pairs}, file, aside)
-    elif isinstance(right, BackupRows) and right.sums is not None:
-        theirs = right.sums.found
     else:
-        return Lined()
+        theirs = right.sums.found
     found = Lined()
     odd = []
     for pair in pairs:
         one, other = ours[pair.left.name], theirs.get(pair.right.name)
         if other is None or not other.plain or one.columns != other.columns:
-            if other is not None or not isinstance(right, LiveRows):
+            if other is not None or right.sums is not None:
                 continue
             other = CopySum(DigestStore(file), totals_of(frozenset()), one.columns)  # live has no rows
         totals = {pair.columns[index]: one.totals.of(pair.columns[index]) for index in pair.summed}
@@ -235,7 +234,7 @@ def lined(left: LinedSide, right: LinedSide, pairs: Sequence[Pair], folder: Path
 
 def _same_lines(left: Engine | None, right: Engine | None) -> bool:
     """Whether both engines say the same values in the same words."""
-    return left is not None and right is not None and left is not Engine.SQLITE and left.family is right.family
+    return left is not None and right is not None and dialect_of(left).says_alike(dialect_of(right))
 
 
 def _plain(found: CopySum | None, pair: Pair) -> bool:
@@ -245,7 +244,7 @@ def _plain(found: CopySum | None, pair: Pair) -> bool:
     return {pair.columns[index] for index in pair.summed} <= found.totals.columns.keys()
 
 
-def _live_sums(right: LiveRows, lefts: Mapping[Name, CopySum], file: IO[bytes], aside: Aside) -> dict[Name, CopySum]:
+def _live_sums(right: LinedSide, lefts: Mapping[Name, CopySum], file: IO[bytes], aside: Aside) -> dict[Name, CopySum]:
     """Read live tables, once; chunks that the left side lacks are set aside."""
     sums = CopySums(lefts.__contains__, file)
     keys: dict[Name, Keys] = {}
@@ -263,7 +262,7 @@ def _live_sums(right: LiveRows, lefts: Mapping[Name, CopySum], file: IO[bytes], 
 
 
 def _odd_sides(
-    sides: tuple[BackupRows, BackupRows | LiveRows], pairs: Sequence[Pair], lined_pairs: Mapping[Name, LinedPair],
+    sides: tuple[LinedSide, LinedSide], pairs: Sequence[Pair], lined_pairs: Mapping[Name, LinedPair],
     files: tuple[IO[bytes], Aside | None], temporary: tuple[Path | None, ExitStack],
 ) -> tuple[OddRows, OddRows]:  # fmt: skip
     """Find the lines that only one side has."""
@@ -280,24 +279,26 @@ def _odd_sides(
     columns = {pair.left.name: lined_pairs[pair.name].left.columns for pair in pairs}
     others = {pair.right.name: lined_pairs[pair.name].left.columns for pair in pairs}
     one = OddRows(left, columns, mine, file, _set_aside(left, mine, folder, stack))
-    if isinstance(right, BackupRows):
+    if right.sums is not None:
         aside = _set_aside(right, theirs, folder, stack)
-    other = OddRows(right, others, theirs, file, None if repeated and isinstance(right, LiveRows) else aside)
+    other = OddRows(right, others, theirs, file, None if repeated and right.sums is None else aside)
     _find_lines((one, other), pairs, lined_pairs, file)
     return one, other
 
 
-def _set_aside(side: BackupRows, keys: Mapping[Name, Keys], folder: Path | None, stack: ExitStack) -> Aside | None:
+def _set_aside(side: LinedSide, keys: Mapping[Name, Keys], folder: Path | None, stack: ExitStack) -> Aside | None:
     """The odd chunks of a backup, from where they stand; None where they can't be had so."""
     sums = side.sums.found if side.sums is not None else {}
     places = [(*place, name) for name, wanted in keys.items() if name in sums for place in sums[name].places(wanted)]
     places.sort(key=lambda place: place[0])
-    if not side.one_text or not all(sums[name].placed for name in keys if name in sums):
+    if not all(sums[name].placed for name in keys if name in sums):
         return None
     if sum(last - first for first, last, _ in places) > MOST_ASIDE:
         return None
-    aside = Aside(stack.enter_context(nameless_file(folder)))
     slices = side.slices([(first, last) for first, last, _ in places])
+    if slices is None:
+        return None
+    aside = Aside(stack.enter_context(nameless_file(folder)))
     for (_, _, name), data in zip(places, slices, strict=True):
         if not among(digest_lines([data], None)["key"], keys[name]).all():
             return None

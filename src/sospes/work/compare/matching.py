@@ -11,17 +11,15 @@ from functools import partial
 from sospes.formats.opening import Opening
 from sospes.model.entries import Name
 from sospes.model.progress import Progress
+from sospes.model.types import Meaning
 from sospes.places.writing import nameless_file
 from sospes.rows.canonical import NULL, canonical_cells
 from sospes.rows.decoding import Row
 from sospes.rows.digests import DigestStore, digest_rows, unlike
 from sospes.rows.totals import Total
-from sospes.rows.types import Meaning
 from sospes.work.compare.differences import Differences, Judging, Watch
 from sospes.work.compare.lines import Lined, OddRows, lined
 from sospes.work.compare.pairing import Choice, Pair, Pairing
-from sospes.work.compare.sides.backup import BackupRows
-from sospes.work.compare.sides.live import LiveRows
 from sospes.work.compare.sides.opening import Reading
 from sospes.work.compare.sides.protocol import RowPart, RowSide
 
@@ -82,6 +80,7 @@ class Matched:
 
     rows, totals  of the left and of the right side, of all rows
     sides         where the rows that may differ can be had of
+    odd           the right one, where its rows come as lines
     """
 
     pair: Pair
@@ -89,6 +88,7 @@ class Matched:
     rows: tuple[int, int]
     totals: tuple[Sequence[Total], Sequence[Total]]
     sides: tuple[RowSide, RowSide]
+    odd: OddRows | None
     live: bool
     digests: tuple[DigestStore, DigestStore] | None
 
@@ -110,7 +110,7 @@ class Matched:
             work_folder=how.opening.work_folder,
             drifted=self.drifted,
             watch=watch,
-            whole_columns=partial(_whole_columns, right, pair) if isinstance(right, OddRows) else None,
+            whole_columns=partial(_whole_columns, self.odd, pair) if self.odd is not None else None,
         )
         differences = Differences(judging, unlike(*self.digests), *self.rows)
         if differences.needed:
@@ -124,16 +124,18 @@ def matched(left: RowSide, right: RowSide, pairing: Pairing, how: Comparing, sta
     """All pairs, in order."""
     whole = [pair for pair in pairing.pairs if not (pair.left_extra or pair.right_extra or how.ignored)]
     lines = Lined()
-    if isinstance(left, BackupRows) and isinstance(right, BackupRows | LiveRows):
-        lines = lined(left, right, whole, how.opening.work_folder, stack)
+    ours, theirs = left.as_lined(), right.as_lined()
+    if ours is not None and theirs is not None:
+        lines = lined(ours, theirs, whole, how.opening.work_folder, stack)
     odd = [pair for pair in pairing.pairs if pair.name in lines.pairs and not lines.pairs[pair.name].equal]
     others = [pair for pair in pairing.pairs if pair.name not in lines.pairs]
     sums: dict[Name, tuple[tuple[RowSide, RowSide], _Sum, _Sum]] = {}
-    for pairs, sides in ((odd, lines.sides), (others, (left, right))):
+    both_sides: tuple[RowSide, RowSide] = (left, right)
+    for pairs, sides in ((odd, lines.sides), (others, both_sides)):
         if pairs and sides is not None:
-            ours = _summed(sides[0], {pair.left.name: pair for pair in pairs}, stack, how)
-            theirs = _summed(sides[1], {pair.right.name: pair for pair in pairs}, stack, how)
-            sums |= {pair.name: (sides, ours[pair.left.name], theirs[pair.right.name]) for pair in pairs}
+            mine = _summed(sides[0], {pair.left.name: pair for pair in pairs}, stack, how)
+            its = _summed(sides[1], {pair.right.name: pair for pair in pairs}, stack, how)
+            sums |= {pair.name: (sides, mine[pair.left.name], its[pair.right.name]) for pair in pairs}
     for pair in pairing.pairs:
         known = sums.get(pair.name)
         if pair.name in lines.pairs:
@@ -141,12 +143,13 @@ def matched(left: RowSide, right: RowSide, pairing: Pairing, how: Comparing, sta
             rows = both.left.rows, both.right.rows
             one, other = ([total[pair.columns[index]] for index in pair.summed] for total in both.totals)
         else:
-            _, mine, its = sums[pair.name]
-            rows = mine.digests.rows, its.digests.rows
-            one, other = mine.totals, its.totals
+            _, left_sum, right_sum = sums[pair.name]
+            rows = left_sum.digests.rows, right_sum.digests.rows
+            one, other = left_sum.totals, right_sum.totals
         yield Matched(
-            pair=pair, how=how, rows=rows, totals=(one, other), live=isinstance(right, LiveRows),
+            pair=pair, how=how, rows=rows, totals=(one, other), live=right.live,
             sides=known[0] if known else (left, right),
+            odd=lines.sides[1] if lines.sides is not None and pair.name in lines.pairs else None,
             digests=(known[1].digests, known[2].digests) if known else None,
         )  # fmt: skip
 

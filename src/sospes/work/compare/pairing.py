@@ -5,16 +5,16 @@ from __future__ import annotations
 from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass
 
+from sospes.engines.registry import dialect_of
 from sospes.model.entries import Column, Engine, Name
 from sospes.model.errors import NotFound, UsageError
 from sospes.model.findings import Finding, doubt, note
+from sospes.model.types import Meaning, base_type
 from sospes.rows.canonical import Canonical, canonical_of
 from sospes.rows.totals import SUMMED
-from sospes.rows.types import Meaning, base_type, meaning_of
 from sospes.work.compare.scope import scoped
-from sospes.work.compare.sides.held import RowFile
 from sospes.work.compare.sides.protocol import RowSide, RowTable
-from sospes.work.extract.selection import ambiguous, means, near
+from sospes.work.selection import ambiguous, means, near
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -139,7 +139,7 @@ def _chosen(
 ) -> tuple[list[tuple[Name, Name]], list[Name], list[Name]]:
     """The pairs that are wanted, and the wanted tables that one side lacks. A name may be that of either side."""
     ours, theirs = names
-    if isinstance(left, RowFile) or isinstance(right, RowFile):
+    if not (left.typed and right.typed):
         return _with_file(left, right, names, tables)
     counterparts = _Counterparts(left, right, ours, theirs)
     pairs = [(name, other) for name in ours if (other := counterparts.of(name)) is not None]
@@ -168,9 +168,9 @@ def _with_file(
 ) -> tuple[list[tuple[Name, Name]], list[Name], list[Name]]:
     """A file of rows has one table, whatever it is called; on the other side one has to be named."""
     ours, theirs = names
-    if isinstance(left, RowFile) and isinstance(right, RowFile):
+    if not (left.typed or right.typed):
         return [(ours[0], theirs[0])], [], []
-    file, others = (left, theirs) if isinstance(left, RowFile) else (right, ours)
+    file, others = (right, ours) if left.typed else (left, theirs)
     found = [name for name in others if not tables or any(means(text, name) for text in tables)]
     if tables and not found:
         raise NotFound(f"no table is called {tables[0]!r} on the other side", near(tables[0], others))
@@ -192,7 +192,7 @@ class _Counterparts:
             spellings.append(lambda one: (one.schema, one.name))
         if left.engine is not right.engine and not several:
             spellings.append(lambda one: one.name)
-        if Engine.SQLITE in {left.engine, right.engine}:
+        if dialect_of(left.engine).folds_tables or dialect_of(right.engine).folds_tables:
             spellings.append(lambda one: one.name.casefold())
         self._known: list[tuple[Callable[[Name], object], dict[object, list[Name]]]] = []
         for spelled in spellings:
@@ -238,7 +238,7 @@ def _pair(
     )
     wanted = tuple(key) or one.key or other.key
     return Pair(
-        name=other.name if isinstance(left, RowFile) else one.name,
+        name=one.name if left.typed else other.name,
         left=one,
         right=other,
         columns=tuple(columns),
@@ -246,7 +246,7 @@ def _pair(
         key=_key_places(wanted, columns, one.name, bool(key)),
         left_extra=left_extra,
         right_extra=right_extra,
-        untyped=isinstance(left, RowFile) is not isinstance(right, RowFile),
+        untyped=left.typed is not right.typed,
     )
 
 
@@ -259,20 +259,19 @@ def _key_places(key: Sequence[str], columns: Sequence[str], table: Name, given: 
 
 
 def _folded(name: str, engine: Engine | None) -> str:
-    return name if engine is Engine.POSTGRESQL else name.casefold()
+    return name.casefold() if engine is None else dialect_of(engine).fold(name)
 
 
 def _meaning(one: Engine | None, column: Column, other: Engine | None, match: Column) -> Meaning:
     """The meaning that both sides share; a side without types follows the other."""
     found = [
-        meaning_of(engine, definition.type, definition.collation)
+        dialect_of(engine).meaning(definition.type, definition.collation)
         for engine, definition in ((one, column), (other, match))
         if engine is not None and definition.type
     ]
-    if one is Engine.SQLITE and other is Engine.SQLITE and not found:
-        return Meaning.DYNAMIC
     if not found:
-        return Meaning.TEXT
+        untyped = one is not None and one is other and not dialect_of(one).typed
+        return Meaning.DYNAMIC if untyped else Meaning.TEXT
     meaning = found[0] if len(set(found)) == 1 else _wider(found)
     return Meaning.TEXT if meaning in {Meaning.FOLDED, Meaning.OTHER} else meaning
 

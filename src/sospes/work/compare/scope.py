@@ -7,7 +7,6 @@ from collections.abc import Iterator, Sequence
 from sospes.model.entries import Name
 from sospes.model.errors import NotFound, UsageError
 from sospes.model.findings import Finding, note
-from sospes.work.compare.sides.live import LiveRows
 from sospes.work.compare.sides.protocol import RowSide
 
 
@@ -29,7 +28,7 @@ def scoped(
         return ours, theirs, []
     many, single, few = (left, right, its) if len(mine) > 1 else (right, left, mine)
     known = mine if many is left else its
-    name = few[0] if few else single.database_name if isinstance(single, LiveRows) else None
+    name = few[0] if few else single.database_name
     if name is None or name not in known:
         raise UsageError(
             f"{many.name} holds {len(known):,} databases ({', '.join(known[:8])}), and {single.name} is one"
@@ -54,7 +53,7 @@ def _databases(names: Sequence[Name]) -> list[str]:
 
 def _only(names: list[Name], database: str, side: RowSide) -> list[Name]:
     known = _databases(names)
-    if not known and not (isinstance(side, LiveRows) and side.database_name not in {None, database}):
+    if not known and side.database_name in {None, database}:
         return names
     if database not in known:
         raise NotFound(f"{side.name}: holds no database {database!r}", f"it has: {', '.join(known[:8]) or side.name}")

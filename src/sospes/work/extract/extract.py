@@ -22,12 +22,12 @@ from sospes.model.progress import Progress
 from sospes.model.verdict import Rung, Severity
 from sospes.places.writing import opened_own, partial, require_free
 from sospes.work.extract.salvage import Missing, Salvage, surveyed
-from sospes.work.extract.selection import Selection
 from sospes.work.extract.writers import ExtractedTable, Output, RowsWriter, SqlWriter
 from sospes.work.look.damage import BREAKS, condensed, stretches
 from sospes.work.look.reading import followed
 from sospes.work.seal.form import Seal
 from sospes.work.seal.using import SealUse, find_seal, kept_ranges, text_of, unchanged
+from sospes.work.selection import Selection
 
 if TYPE_CHECKING:
     from sospes.work.restore.loading import Loader

@@ -6,8 +6,10 @@ import re
 from collections.abc import Iterator
 from dataclasses import dataclass, field
 
+from sospes.engines.registry import dialect_of
 from sospes.model.entries import ConstraintKind, Engine, Entry, Name
-from sospes.work.extract.selection import Selection
+from sospes.sql.quoting import double_quoted
+from sospes.work.selection import Selection
 
 _NEEDED = frozenset({"type", "domain", "sequence", "function", "collation", "extension"})
 _BELONGS = frozenset(
@@ -25,7 +27,7 @@ class Gatherer:
     """Goes through entries in stored order and gives the statements that are to be written."""
 
     selection: Selection
-    engine: Engine
+    engine: Engine | None
     with_drop: bool = False
     left_out: list[str] = field(default_factory=list)
     _settings: dict[bytes, bytes] = field(default_factory=dict)
@@ -100,7 +102,7 @@ class Gatherer:
         schema = Name(name.database, None, str(name.schema))
         if schema not in self._written:
             self._written.add(schema)
-            yield b'CREATE SCHEMA IF NOT EXISTS "' + schema.name.replace('"', '""').encode() + b'";\n'
+            yield f"CREATE SCHEMA IF NOT EXISTS {double_quoted(schema.name)};\n".encode()
 
     def _needed_table(self, name: Name) -> Iterator[bytes]:
         """A table that only has to be there, without its rows."""
@@ -129,8 +131,8 @@ class Gatherer:
             yield _ended(entry)
 
     def _counts_for_wanted(self, entry: Entry) -> bool:
-        """SQLite keeps a counter under its table's name."""
-        return self.engine is Engine.SQLITE and self.wants(entry.name)
+        """Some engines keep a counter under its table's name."""
+        return dialect_of(self.engine).counts_by_name and self.wants(entry.name)
 
     def _belonging(self, entry: Entry) -> Iterator[bytes]:
         for constraint in entry.constraints:

@@ -13,9 +13,9 @@ from sospes.formats.opening import Opened, Opening, open_backup
 from sospes.model.entries import ConstraintKind, Entry, Name
 from sospes.model.events import Batch, Event, Notation, RowsBegin
 from sospes.model.findings import Finding, Place
+from sospes.model.types import Hold
 from sospes.model.verdict import Severity
 from sospes.rows.decoding import held_rows
-from sospes.rows.types import Hold
 from sospes.work.look.damage import Stretch, stretches
 
 _LOSSES = frozenset(

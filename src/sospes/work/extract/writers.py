@@ -5,14 +5,16 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 from typing import IO
 
+from sospes.engines.registry import dialect_of
 from sospes.model.entries import Column, Engine, Entry, Name
 from sospes.model.errors import UsageError
 from sospes.model.events import Batch, Event, Notation, RowsBegin, RowsEnd
+from sospes.model.types import Hold
 from sospes.rows.decoding import Row, held_rows
-from sospes.rows.types import Hold, hold_of
 from sospes.rows.writing import csv_header, csv_lines, is_formula, json_lines, sql_rows, without_formulas
+from sospes.sql.quoting import double_quoted
 from sospes.work.extract.gathering import Gatherer
-from sospes.work.extract.selection import Selection
+from sospes.work.selection import Selection
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -50,7 +52,7 @@ class SqlWriter:
 
     def __init__(self, output: Output, selection: Selection, with_drop: bool) -> None:
         self._output = output
-        self._gatherer = Gatherer(selection, Engine.POSTGRESQL, with_drop)
+        self._gatherer = Gatherer(selection, None, with_drop)
         self._begin: RowsBegin | None = None
         self._started = False
         self.tables: dict[Name, ExtractedTable] = {}
@@ -86,14 +88,12 @@ class SqlWriter:
     def _rows(self, batch: Batch, begin: RowsBegin) -> int:
         if batch.notation is Notation.COPY:
             return self._write(batch.stored)
-        table = '"' + begin.table.name.replace('"', '""') + '"'
-        return self._write(sql_rows(batch, begin.opening, table))
+        return self._write(sql_rows(batch, begin.opening, double_quoted(begin.table.name)))
 
     def _write(self, data: bytes) -> int:
         if not self._started and data:
             self._started = True
-            if self._gatherer.engine is Engine.SQLITE:
-                data = b"BEGIN TRANSACTION;\n" + data
+            data = dialect_of(self._gatherer.engine).around[0] + data
         return self._output.write(data)
 
     def _add(self, name: Name, rows: int, size: int) -> None:
@@ -105,8 +105,8 @@ class SqlWriter:
     def close(self) -> None:
         """Write what stands at the end."""
         self._output.write(self._gatherer.closing())
-        if self._gatherer.engine is Engine.SQLITE and self._started:
-            self._output.write(b"COMMIT;\n")
+        if self._started:
+            self._output.write(dialect_of(self._gatherer.engine).around[1])
 
 
 def _copy_opening(begin: RowsBegin) -> bytes:
@@ -126,7 +126,7 @@ class RowsWriter:
         self._form = form
         self.wants = selection
         self._columns: list[Column] = []
-        self._engine = Engine.POSTGRESQL
+        self._engine: Engine | None = None
         self._current: Name | None = None
         self._header_written = False
         self.left_out: list[str] = []
@@ -158,7 +158,7 @@ class RowsWriter:
         self._header_written = True
 
     def _rows(self, batch: Batch, table: Name) -> None:
-        holds = [hold_of(self._engine, column.type) if column.type else Hold.TEXT for column in self._columns]
+        holds = [dialect_of(self._engine).hold(column.type) if column.type else Hold.TEXT for column in self._columns]
         bad: list[int] = []
         rows = list(held_rows(batch, holds, lambda row, column, cell: bad.append(row)))
         if bad:

@@ -23,11 +23,12 @@ def inspect(
     """Header and, with `contents`, everything in a backup.
 
     Without `contents` no more is read than the form needs: the head of a script, and its tail where there is no
-    container; the table of contents of an archive; the definitions of a database file.
+    container; the table of contents of an archive; the definitions of a database file. What is of no known form is read
+    to its end, as only then its containers are checked.
     """
     begin = time.perf_counter()
     opened = open_backup(paths, replace(opening, check_pages=contents, wants=everything if contents else nothing))
-    description, findings = read_through(opened, progress) if contents else _glanced(opened)
+    description, findings = read_through(opened, progress) if contents or opened.form is None else _glanced(opened)
     evidence = (Rung.PRESENT,) if opened.form is None else (Rung.PRESENT, Rung.IDENTIFIED)
     return Outcome(
         name=opened.name,

@@ -11,22 +11,18 @@ from __future__ import annotations
 from collections.abc import Iterator
 from dataclasses import dataclass, replace
 
+from sospes.engines.registry import dialect_of
 from sospes.model.entries import Constraint, ConstraintKind, Engine, Entry, Name
 from sospes.model.events import RowsBegin
 from sospes.model.findings import Finding, Place, fault, note
 from sospes.sql.judging.agreement import one_bit_apart
-from sospes.sql.judging.reach import OWN_DATABASES
 
 _TABLES = frozenset({"table", "foreign table", "virtual table"})
 _LIKE_TABLES = frozenset({"view", "materialized view", "sequence", "identity", "index", "type"})
 _NEEDS_TABLE = frozenset(
     {"trigger", "default", "identity", "table setting", "ownership", "sequence owner", "policy", "attach"}
 )
-_OWN_SCHEMAS = frozenset({"pg_catalog", "information_schema"})
 _ALWAYS_THERE = frozenset("rowid oid _rowid_ ctid tableoid xmin xmax cmin cmax".split())
-_ENGINE_TABLES = frozenset(
-    "sqlite_schema sqlite_master sqlite_sequence sqlite_stat1 sqlite_stat2 sqlite_stat3 sqlite_stat4".split()
-)
 _VERSION_COLUMNS = frozenset({"row_start", "row_end"})
 _WITHOUT_TABLES = frozenset(
     (
@@ -171,7 +167,7 @@ class Fit:
 
     def _known(self, name: Name, engine: Engine | None) -> _Known | None:
         found = self._tables.get(name)
-        if found is None and engine is not Engine.POSTGRESQL:
+        if found is None and (engine is None or dialect_of(engine).folds_names):
             other = self._folded.get(_folded(name))
             found = self._tables[other] if other is not None else None
         return found
@@ -180,9 +176,7 @@ class Fit:
         self, name: Name, message: str, engine: Engine | None, entry: Entry | None = None
     ) -> Iterator[Finding]:
         """A table that nothing in the backup defines: damage, unless something else may bring it."""
-        if name.schema in _OWN_SCHEMAS or (engine is not Engine.POSTGRESQL and name.database in OWN_DATABASES):
-            return
-        if engine is Engine.SQLITE and is_engine_table(name):
+        if dialect_of(engine).is_own(name):
             return
         if _folded(name) in self._others and entry is not None:
             return
@@ -232,8 +226,8 @@ class Fit:
     def _unknown_key_columns(
         self, name: Name, known: _Known, constraint: Constraint, entry: Entry, engine: Engine | None
     ) -> Iterator[Finding]:
-        if not known.certain or (engine is Engine.SQLITE and constraint.kind is ConstraintKind.INDEX):
-            return  # SQLite takes a quoted name that is no column for a string
+        if not known.certain or (dialect_of(engine).quotes_strings and constraint.kind is ConstraintKind.INDEX):
+            return  # a quoted name that is no column may be a string there
         for column in constraint.columns:
             folded = column.casefold()
             if folded not in known.columns | _ALWAYS_THERE and not (known.versioned and folded in _VERSION_COLUMNS):
@@ -268,11 +262,6 @@ def _made_if_missing(entry: Entry) -> bool:
 def brings_tables(entry: Entry) -> bool:
     """Whether an entry is of an extension that may bring tables with rows, which the backup then doesn't define."""
     return entry.kind == "extension" and entry.name.name not in _WITHOUT_TABLES
-
-
-def is_engine_table(name: Name) -> bool:
-    """Whether a name is one that SQLite keeps for itself: statistics and counters, made without a definition."""
-    return name.name.casefold() in _ENGINE_TABLES
 
 
 def _place_of(name: Name) -> Place:

@@ -5,12 +5,13 @@ from __future__ import annotations
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field, replace
 
+from sospes.engines.registry import dialect_of_rows
 from sospes.model.entries import Column, Constraint, ConstraintKind, Engine, Entry, Name
 from sospes.model.events import Batch, Event, RowsBegin, RowsEnd
 from sospes.model.findings import Finding
 from sospes.model.outcome import ObjectSummary, TableSummary
 from sospes.work.look.damage import BREAKS, Stretch, stretches
-from sospes.work.look.misfits import Fit, is_engine_table
+from sospes.work.look.misfits import Fit
 from sospes.work.look.undoing import Undoing
 
 OBJECT_KINDS = frozenset(
@@ -65,6 +66,7 @@ class Tally:
         self._undoing = Undoing()
         self._partitions: set[Name] = set()
         self._current: TableTally | None = None
+        self._passing = False
 
     def take(self, event: Event) -> None:
         """Count one event."""
@@ -73,8 +75,9 @@ class Tally:
         elif isinstance(event, Entry):
             self._entry(event)
         elif isinstance(event, RowsBegin):
-            if _is_engines(event.table):
-                self._current = None  # SQLite's statistics and counters are no rows of anybody's
+            self._passing = dialect_of_rows(event.notation).is_own(event.table)
+            if self._passing:
+                self._current = None  # the engine's statistics and counters are no rows of anybody's
                 return
             table = self._table(event.table)
             table.runs += 1
@@ -83,7 +86,7 @@ class Tally:
             self._undoing.rows(event.table)
             if event.columns is not None:
                 table.named_columns = table.named_columns or event.columns
-        elif isinstance(event, RowsEnd) and not _is_engines(event.table):
+        elif isinstance(event, RowsEnd) and not self._passing:
             table = self._table(event.table)
             table.rows += event.rows
             table.damaged += event.damaged
@@ -204,7 +207,3 @@ class Tally:
     def undone(self) -> Iterator[Finding]:
         """What the backup takes away or changes again. Call once, at the end."""
         yield from self._undoing.findings()
-
-
-def _is_engines(name: Name) -> bool:
-    return name.schema is None and is_engine_table(name)

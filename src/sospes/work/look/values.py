@@ -17,8 +17,8 @@ from sospes.rows.typed.check import BadValue, bad_values
 from sospes.rows.typed.plan import Definitions, Planned
 from sospes.sides.embedded.keys import Keys
 from sospes.sql.characters import first_broken
-from sospes.work.extract.selection import Selection
 from sospes.work.restore.loading import Loader
+from sospes.work.selection import Selection
 
 MOST_BAD = 50
 """Findings about single values of one table; further ones are counted in one more."""

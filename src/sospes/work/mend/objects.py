@@ -6,6 +6,7 @@ import re
 from collections.abc import Sequence
 from dataclasses import dataclass
 
+from sospes.engines.registry import dialect_of
 from sospes.model.entries import Engine
 from sospes.model.objects import ObjectKey, Unlike
 from sospes.work.compare.sides.protocol import RowSide
@@ -60,32 +61,4 @@ def _dropped(key: ObjectKey, engine: Engine, statements: Sequence[bytes]) -> Seq
         return [_GIVEN.sub(rb"REVOKE \1 FROM \2", statement) for statement in reversed(statements)]
     if key.kind == "comment":
         return [_SAID.sub(rb"\1 IS NULL", statement) for statement in statements]
-    mark = "`" if engine in {Engine.MARIADB, Engine.MYSQL} else '"'
-
-    def quoted(*parts: str) -> str:
-        return ".".join(mark + part.replace(mark, mark * 2) + mark for part in parts if part)
-
-    name, table = quoted(key.schema, key.name), quoted(key.schema, key.about)
-    if engine is Engine.POSTGRESQL and key.kind in {"function", "procedure", "aggregate"}:
-        text = _ALL_OF_A_NAME.format(name=_literal(key.name), schema=_literal(key.schema))
-    elif key.kind == "constraint":
-        text = f"ALTER TABLE {table} DROP CONSTRAINT {quoted(key.name)}"
-    elif engine is Engine.POSTGRESQL and key.kind in {"trigger", "rule"}:
-        text = f"DROP {key.kind.upper()} {quoted(key.name)} ON {table}"
-    elif engine is not Engine.POSTGRESQL and engine is not Engine.SQLITE and key.kind == "index":
-        text = f"DROP INDEX {quoted(key.name)} ON {table}"
-    else:
-        text = f"DROP {key.kind.upper()} {name}"
-    return [text.encode()]
-
-
-def _literal(text: str) -> str:
-    return "'" + text.replace("'", "''") + "'"
-
-
-_ALL_OF_A_NAME = """DO $sospes$
-DECLARE routine regprocedure;
-BEGIN
-  FOR routine IN SELECT p.oid FROM pg_proc p JOIN pg_namespace n ON n.oid = p.pronamespace
-    WHERE p.proname = {name} AND n.nspname = {schema} LOOP EXECUTE 'DROP ROUTINE ' || routine; END LOOP;
-END $sospes$"""
+    return [dialect_of(engine).dropping(key).encode()]

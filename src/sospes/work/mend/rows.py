@@ -14,6 +14,8 @@ from datetime import datetime
 from itertools import chain
 from pathlib import Path
 
+from sospes.engines.registry import dialect_of
+from sospes.engines.statements import Statements, Work
 from sospes.model.entries import Column, Engine, Name
 from sospes.model.errors import CannotCheck, UsageError
 from sospes.model.events import Held
@@ -22,16 +24,15 @@ from sospes.model.outcome import Outcome
 from sospes.model.verdict import Rung
 from sospes.places.writing import write_whole
 from sospes.rows.decoding import Row
+from sospes.sides.registry import server_of
 from sospes.sides.servers.address import Address
 from sospes.work.compare.compare import opened_sides
 from sospes.work.compare.drift import require_drift, with_time
 from sospes.work.compare.matching import Comparing, matched
 from sospes.work.compare.pairing import Pair, Pairing, pair_tables
-from sospes.work.compare.sides.live import LiveRows
 from sospes.work.compare.sides.protocol import RowSide
 from sospes.work.extract.gathering import heading
 from sospes.work.mend.objects import ObjectFix, object_fixes
-from sospes.work.mend.statements import Dialect, Work, dialect_of
 from sospes.work.objects.differences import ObjectDifference, listed_objects
 
 MOST_ROWS = 500_000
@@ -113,23 +114,23 @@ def mend(left_place: Path | Address, right_place: Path | Address, how: Mending) 
         engine = right.engine or left.engine
         if engine is None:
             raise UsageError(f"{right.name}: is a file of rows, which no statement changes", "name a database as RIGHT")
-        dialect = dialect_of(engine)
+        statements = dialect_of(engine).statements
         if left.engine is not None and left.engine.family is not engine.family:
             raise UsageError(
                 f"{left.name} is of {left.engine.value}, {right.name} of {engine.value}",
                 "rows are brought back between sides of one engine only",
             )
         pairing = pair_tables(left, right, how.comparing.choice)
-        fixes = _ordered(list(_fixes((left, right), pairing, dialect, how, stack)))
+        fixes = _ordered(list(_fixes((left, right), pairing, statements, how, stack)))
         triggers = _triggers(right, fixes)
         chosen = {(fix.pair.right.name.schema or "", fix.pair.right.name.name) for fix in fixes}
         made = object_fixes(left, right, frozenset(chosen) if how.comparing.tables else None) if how.objects else []
     forward, back = _works(fixes, made)
     header = _header(left, right, how, [*_counts(fixes), *(f"made anew: {item.item.key.label}" for item in made)])
-    _write(how.out, dialect.script(forward), header("brings back what is missing or changed"))
-    _write(how.undo, dialect.script(back), header("takes back what the other script did"))
+    _write(how.out, statements.script(forward), header("brings back what is missing or changed"))
+    _write(how.undo, statements.script(back), header("takes back what the other script did"))
     if how.apply_to is not None and isinstance(right_place, Address):
-        dialect.apply(right_place, forward)
+        server_of(right_place.engine).apply(right_place, forward)
     findings = (*pairing.findings, *_gone(pairing, left), *_notes(fixes), *_unwritable(engine, fixes), *triggers)
     if how.apply_to is not None:
         findings += tuple(_left_over(left_place, right_place, how))
@@ -173,7 +174,7 @@ def _check(right: Path | Address, how: Mending) -> None:
     for path in (how.out, how.undo):
         if path is not None and path.exists():
             raise UsageError(f"{path}: is there already", "name another file; a script is never overwritten")
-    if isinstance(right, Address) and right.engine is Engine.POSTGRESQL and right.database is None:
+    if isinstance(right, Address) and dialect_of(right.engine).has_schemas and right.database is None:
         raise UsageError(f"{right.label}: names no database, and a script is for one", "name it in the address")
     if how.apply_to is None:
         return
@@ -187,12 +188,12 @@ def _check(right: Path | Address, how: Mending) -> None:
 
 
 def _fixes(
-    sides: tuple[RowSide, RowSide], pairing: Pairing, dialect: Dialect, how: Mending, stack: ExitStack
+    sides: tuple[RowSide, RowSide], pairing: Pairing, statements: Statements, how: Mending, stack: ExitStack
 ) -> Iterator[_Fix]:
     comparing = replace(how.comparing, limit=0)
     for found in matched(*sides, pairing, comparing, stack):
         fix = _Fix(found.pair)
-        found.differences(_Maker(fix, dialect, how).take)
+        found.differences(_Maker(fix, statements, how).take)
         yield fix
 
 
@@ -201,7 +202,7 @@ class _Maker:
     """Makes the statements for the rows of one table that differ."""
 
     fix: _Fix
-    dialect: Dialect
+    statements: Statements
     how: Mending
 
     def take(self, kind: str, left: Row | None, right: Row | None) -> None:
@@ -244,8 +245,8 @@ class _Maker:
 
     def _insert(self, left: Row) -> None:
         cells = self._cells(left)
-        self.fix.forward.append(self.dialect.insert(self._table(), cells))
-        self.fix.back.append(self.dialect.delete(self._table(), cells, keyed=bool(self.fix.pair.key)))
+        self.fix.forward.append(self.statements.insert(self._table(), cells))
+        self.fix.back.append(self.statements.delete(self._table(), cells, keyed=bool(self.fix.pair.key)))
         self.fix.inserts += 1
 
     def _update(self, left: Row, right: Row) -> None:
@@ -264,8 +265,8 @@ class _Maker:
         new = {name: wanted[name] for name in changed} | {name: seen[name] for name in held}
         old = {name: seen[name] for name in (*changed, *held)}
         key = {name: seen[name] for name in keys}
-        self.fix.forward.append(self.dialect.update(self._table(), new, key | old))
-        self.fix.back.append(self.dialect.update(self._table(), old, key | new))
+        self.fix.forward.append(self.statements.update(self._table(), new, key | old))
+        self.fix.back.append(self.statements.update(self._table(), old, key | new))
         self.fix.updates += 1
 
 
@@ -303,14 +304,15 @@ def _gone(pairing: Pairing, left: RowSide) -> Iterator[Finding]:
 
 def _triggers(right: RowSide, fixes: Sequence[_Fix]) -> list[Finding]:
     """Triggers on tables that are changed: what they do comes on top of the script."""
-    if not isinstance(right, LiveRows):
+    if not right.live:
         return []
     tables = {
         (fix.pair.right.name.schema or "", fix.pair.right.name.name) for fix in fixes if fix.inserts + fix.updates
     }
     if not tables:
         return []
-    found = [key for key in right.database.objects(every=False) if key.kind == "trigger"]
+    side = right.objects_of(right.database_name, every=False)
+    found = [key for key in side.found if key.kind == "trigger"] if side is not None else []
     named = [f"{key.name} on {key.about}" for key in found if (key.schema, key.about) in tables]
     if not named:
         return []
@@ -331,7 +333,7 @@ def _left_over(left_place: Path | Address, right_place: Path | Address, how: Men
         if engine is None:
             return
         pairing = pair_tables(left, right, how.comparing.choice)
-        for fix in _fixes((left, right), pairing, dialect_of(engine), how, stack):
+        for fix in _fixes((left, right), pairing, dialect_of(engine).statements, how, stack):
             if fix.inserts + fix.updates:
                 yield fault(
                     "rows-still-differ",
@@ -349,13 +351,14 @@ def _notes(fixes: Sequence[_Fix]) -> Iterator[Finding]:
 
 
 def _unwritable(engine: Engine, fixes: Sequence[_Fix]) -> Iterator[Finding]:
-    """Names that SQLite's own client reads otherwise than they are written: it knows no other way to write a name."""
-    for fix in fixes if engine is Engine.SQLITE else ():
+    """Names that the engine's own client reads otherwise than they are written."""
+    for fix in fixes:
         names = (fix.pair.right.name.name, *(column.name for column in fix.pair.right.columns))
-        if (fix.inserts or fix.updates) and any("\r\n" in name for name in names):
+        why = next(filter(None, map(dialect_of(engine).unwritable, names)), "")
+        if (fix.inserts or fix.updates) and why:
             yield doubt(
                 "name-unwritable",
-                f"{fix.pair.name.label}: a name has a carriage return before a line feed, which SQLite's client drops",
+                f"{fix.pair.name.label}: a name {why}",
                 "feed the script by a program of your own, or with --table choose the other tables",
             )
 

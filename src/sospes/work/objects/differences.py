@@ -8,9 +8,7 @@ from dataclasses import dataclass
 
 from sospes.model.findings import Finding, Place, fault, note
 from sospes.model.objects import DatabaseObject, ObjectKey, Objects, Unlike, unlike_objects
-from sospes.work.compare.sides.backup import BackupRows
-from sospes.work.compare.sides.live import LiveRows
-from sospes.work.compare.sides.protocol import RowSide
+from sospes.work.compare.sides.protocol import ObjectSide, RowSide
 
 MOST_TOLD = 20
 _BACK = "to have it back: sospes mend LEFT RIGHT --objects --out FILE; --rows-only leaves objects out"
@@ -38,18 +36,6 @@ class ObjectDifference:
     state: str
 
 
-@dataclass(frozen=True, slots=True)
-class ObjectSide:
-    """The objects of one side, and the major version of its engine; kinds that its user may not see."""
-
-    found: dict[ObjectKey, DatabaseObject]
-    unnamed: frozenset[tuple[str, str]]
-    major: str
-    is_backup: bool
-    is_side_copy: bool = False
-    unseen: frozenset[str] = frozenset()
-
-
 def object_sides(left: RowSide, right: RowSide, *, every: bool) -> tuple[ObjectSide, ObjectSide] | None:
     """The objects of both sides, `every` one or what belongs to tables.
 
@@ -57,34 +43,9 @@ def object_sides(left: RowSide, right: RowSide, *, every: bool) -> tuple[ObjectS
     """
     if left.engine is None or right.engine is None or left.engine.family is not right.engine.family:
         return None
-    one, other = _objects(left, right, every=every), _objects(right, left, every=every)
+    one = left.objects_of(right.database_name if right.live else None, every=every)
+    other = right.objects_of(left.database_name if left.live else None, every=every)
     return (one, other) if one is not None and other is not None else None
-
-
-def _objects(side: RowSide, beside: RowSide, *, every: bool) -> ObjectSide | None:
-    if isinstance(side, LiveRows):
-        if side.database_name is None:
-            return None  # objects are of one database
-        found, major = side.database.objects(every=every), _major(side.database.version)
-        is_side_copy = side.database.is_side_copy()
-        return ObjectSide(
-            found, frozenset(), major, is_backup=False, is_side_copy=is_side_copy, unseen=side.database.unseen()
-        )
-    if not isinstance(side, BackupRows):
-        return None
-    filled = {name: found for name, found in side.objects.found.items() if any(key.kind == "table" for key in found)}
-    if len(filled) > 1 and isinstance(beside, LiveRows):
-        filled = {name: found for name, found in filled.items() if name == beside.database_name}
-    if len(filled) != 1:
-        return None
-    [found] = filled.values()
-    everybody = {key: item for key, item in side.objects.found.get(None, {}).items() if key.kind == "role"}
-    return ObjectSide(everybody | found, frozenset(side.objects.unnamed), _major(side.version), is_backup=True)
-
-
-def _major(version: str) -> str:
-    match = re.match(r"\d+", version)
-    return match[0] if match else ""
 
 
 @dataclass(frozen=True, slots=True)

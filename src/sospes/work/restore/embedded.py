@@ -23,11 +23,11 @@ from sospes.sides.embedded.keys import Keys, NotRehearsed
 from sospes.sides.embedded.names import quoted
 from sospes.sides.servers.marks import PREFIX
 from sospes.work.extract.salvage import Missing, Salvage, surveyed
-from sospes.work.extract.selection import Selection
 from sospes.work.look.damage import condensed, damaged_tables
 from sospes.work.look.reading import followed, misfits
 from sospes.work.look.tally import Tally
 from sospes.work.restore.loading import Loader
+from sospes.work.selection import Selection
 
 ROOM_FACTOR = 1.6
 """Bytes of a side copy for each byte of plain text, with its indexes; measured on wide and narrow tables."""

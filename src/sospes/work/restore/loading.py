@@ -6,17 +6,17 @@ from collections.abc import Callable, Iterator, Mapping, Set
 from dataclasses import dataclass, field
 from pathlib import Path
 
+from sospes.engines.registry import dialect_of
 from sospes.model.entries import Column, Constraint, Engine, Entry, Name
 from sospes.model.events import Batch, Event, RowsBegin
 from sospes.model.findings import Finding, Place, doubt, fault
 from sospes.rows.decoding import held_parts
-from sospes.rows.types import hold_of
 from sospes.sides.embedded.copy import MOST_COLUMNS, EmbeddedCopy
 from sospes.sides.embedded.keys import NotRehearsed
 from sospes.sides.embedded.shape import HeldTable
-from sospes.work.extract.selection import Selection
-from sospes.work.look.misfits import brings_tables, is_engine_table
+from sospes.work.look.misfits import brings_tables
 from sospes.work.look.tally import OBJECT_KINDS
+from sospes.work.selection import Selection
 
 _HELD = frozenset({"index", "constraint", "schema", "role", "tablespace"})
 _REASONS = {
@@ -118,7 +118,7 @@ class Loader:
 
     def _undefined(self, table: Name) -> None:
         """Rows without a definition: of the engine itself, of an extension, or of another backup."""
-        if self.engine is Engine.SQLITE and is_engine_table(table):
+        if dialect_of(self.engine).is_own(table):
             reason = "it is the engine's own"
         elif table.database in self._extended:
             reason = "an extension makes it, which an embedded side copy has not"
@@ -152,7 +152,7 @@ class Loader:
         if batch.width != len(columns):
             return
         bad: list[tuple[int, int, bytes]] = []
-        holds = [hold_of(self.engine, column.type) for column in columns]
+        holds = [dialect_of(self.engine).hold(column.type) for column in columns]
         copy = self._copy(self._begin.table.database)
         done = 0
         for rows in held_parts(batch, holds, lambda row, column, cell: bad.append((row, column, cell))):

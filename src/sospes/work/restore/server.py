@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import re
 import tempfile
 import time
 from collections import Counter
@@ -11,7 +10,7 @@ from dataclasses import dataclass, field, replace
 from datetime import UTC, datetime
 from pathlib import Path
 
-from sospes.engines.guard import EXTENSIONS
+from sospes.engines.registry import dialect_of
 from sospes.formats.form import nothing
 from sospes.formats.opening import Opened, open_backup, require_room
 from sospes.model.entries import Engine, Entry, Name
@@ -21,11 +20,12 @@ from sospes.model.findings import Finding, doubt, fault, verdict_of
 from sospes.model.outcome import Outcome, TableSummary
 from sospes.model.verdict import Rung, Severity, Verdict
 from sospes.sides.embedded.keys import NotRehearsed
+from sospes.sides.registry import outside, server_of
 from sospes.sides.servers.address import Address
 from sospes.sides.servers.binaries import find_binaries
 from sospes.sides.servers.marks import Naming
 from sospes.sides.servers.needs import Needs, require
-from sospes.sides.servers.restoring import EngineRestore, Making, outside, private_restore, shared_restore
+from sospes.sides.servers.restoring import EngineRestore, Making
 from sospes.work.look.damage import condensed
 from sospes.work.look.reading import followed, misfits
 from sospes.work.look.tally import Tally
@@ -37,7 +37,6 @@ ROOM_FACTOR = 2.5
 """Bytes of a restored database for each byte of plain text: rows, indexes, and the server's own files."""
 
 SERVER_ROOM = 200 << 20
-_MAJOR = re.compile(r"\d+")
 
 
 def rehearse_on_server(paths: Sequence[Path], how: Rehearsing, server: Address | None) -> Outcome[Rehearsal]:
@@ -50,7 +49,7 @@ def rehearse_on_server(paths: Sequence[Path], how: Rehearsing, server: Address |
     opened = open_backup(paths, how.opening)
     header = opened.reader.stated() if opened.reader else None
     engine = header.engine if header else None
-    if opened.form is not None and engine not in {Engine.POSTGRESQL, Engine.MARIADB, Engine.MYSQL}:
+    if opened.form is not None and (engine is None or not dialect_of(engine).has_server):
         raise CannotCheck(
             f"{opened.name}: is a backup of {engine.value if engine else 'an unknown engine'}, which has no server",
             "rehearse it in an embedded side copy: --side embedded",
@@ -77,14 +76,6 @@ def rehearse_on_server(paths: Sequence[Path], how: Rehearsing, server: Address |
     )
 
 
-def _least_version(header: Header, engine: Engine) -> tuple[int, ...]:
-    """The version that a server needs at least: the major one of the server that the backup is from."""
-    numbers = [int(number) for number in _MAJOR.findall(header.engine_version or "")]
-    if engine is Engine.POSTGRESQL:
-        return tuple(numbers[:1])
-    return tuple(numbers[:2]) if engine is Engine.MARIADB else ()
-
-
 @dataclass(frozen=True, slots=True)
 class _Task:
     """What is to be restored, how, and on which server; None for a private one. `objects` has what was defined."""
@@ -101,17 +92,18 @@ def _needs(task: _Task) -> Needs:
     """What the backup needs, by a pass over its definitions; a backup on standard input is passed over only once."""
     header = task.header
     extensions: dict[str, None] = {}
+    known = dialect_of(task.engine).extensions
     databases: dict[str, None] = {}
     if all(str(path) != "-" for path in task.paths):
         again = open_backup(task.paths, replace(task.how.opening, wants=nothing, check_pages=False))
         for event in again.events():
             if isinstance(event, Entry):
-                if event.kind == "extension" and event.name.name in EXTENSIONS:
+                if event.kind == "extension" and event.name.name in known:
                     extensions[event.name.name] = None
                 if event.name.database is not None:
                     databases[event.name.database] = None
     return Needs(
-        version=_least_version(header, task.engine), extensions=tuple(extensions),
+        version=dialect_of(task.engine).least_version(header.engine_version or ""), extensions=tuple(extensions),
         databases=tuple(databases), only=header.databases[0] if len(header.databases) == 1 else None,
         trusted=task.how.trusted,
     )  # fmt: skip
@@ -126,18 +118,18 @@ def _begun(opened: Opened, task: _Task, steps: Steps) -> tuple[EngineRestore, st
         encoding=task.header.encoding,
         several=bool(needs.databases),
         walled=how.walled,
-        of_mysql=task.engine is Engine.MYSQL,
+        of_kin=task.engine is not task.engine.family,
     )
     if task.server is not None:
         naming = Naming(how.prefix, opened.name, how.now or datetime.now(UTC), None if needs.databases else needs.only)
-        restore = shared_restore(task.server, naming, making)
+        restore = server_of(task.server.engine).shared(task.server, naming, making)
         with steps.step("look at the server"):
             require(task.server.label, restore.host.shortfalls(needs))
         return restore, None
-    served = task.engine.family
-    binaries = find_binaries(served, needs.version, how.server_bin)
+    served = server_of(task.engine)
+    binaries = find_binaries(served.installed, needs.version, how.server_bin)
     with steps.step("start a private server"):
-        restore = private_restore(served, binaries, how.opening.work_folder, making)
+        restore = served.private(binaries, how.opening.work_folder, making)
     try:
         require(f"the private server, version {binaries.words}", restore.host.shortfalls(needs))
     except BaseException:

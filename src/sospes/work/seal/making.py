@@ -9,6 +9,7 @@ from datetime import datetime
 from pathlib import Path
 
 from sospes import __version__
+from sospes.engines.registry import dialect_of
 from sospes.formats.opening import Opened, Opening, open_backup
 from sospes.model.entries import Column, Name
 from sospes.model.errors import UsageError
@@ -16,13 +17,13 @@ from sospes.model.events import Batch, Event, Notation, RowsBegin, RowsEnd
 from sospes.model.findings import Finding, verdict_of
 from sospes.model.outcome import Outcome
 from sospes.model.progress import Progress
+from sospes.model.types import Meaning, base_type
 from sospes.model.verdict import Rung, Verdict
 from sospes.places.source import Source
 from sospes.places.writing import require_free, write_whole
 from sospes.rows.digests import MODULUS, sum_of_lines
 from sospes.rows.typed.cells import ColumnsOf
 from sospes.rows.typed.sums import ColumnTotal
-from sospes.rows.types import Meaning, base_type, meaning_of
 from sospes.stream.blocks import BLOCK_SIZE, Digest, block_digests
 from sospes.stream.restart import Restarts, gzip_restarts, thinned
 from sospes.work.compare.figures import draft_of
@@ -82,7 +83,7 @@ class RowSums:
             column = known.get(name)
             if column is None or not column.type:
                 continue
-            summed = meaning_of(engine, column.type) in {Meaning.INTEGER, Meaning.DECIMAL}
+            summed = dialect_of(engine).meaning(column.type, None) in {Meaning.INTEGER, Meaning.DECIMAL}
             if summed or base_type(column.type).split()[:1] in _TIMES:
                 table.totals[index] = (column, ColumnTotal(summed))
 

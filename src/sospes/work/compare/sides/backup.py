@@ -6,26 +6,35 @@ from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from pathlib import Path
 
+from sospes.engines.registry import dialect_of
 from sospes.formats.form import nothing
 from sospes.formats.opening import Opened, Opening, open_backup
 from sospes.model.entries import Column, ConstraintKind, Engine, Entry, Name
 from sospes.model.events import Batch, LargeObjectPart, RowsBegin
 from sospes.model.findings import Finding, Place, fault
 from sospes.model.progress import Doing, Progress
+from sospes.model.types import Hold
 from sospes.rows.copied import CopySums
 from sospes.rows.decoding import held_rows
 from sospes.rows.relined import as_lines
 from sospes.rows.totals import SUMMED
-from sospes.rows.types import Hold, hold_of, meaning_of
 from sospes.sql.rows.run import default_names
 from sospes.stream.containers import Block
-from sospes.work.compare.sides.protocol import LinedPart, RowPart, RowTable, Wants
-from sospes.work.look.misfits import is_engine_table
+from sospes.work.compare.sides.protocol import (
+    BasicSide,
+    LinedPart,
+    LinedSide,
+    ObjectSide,
+    RowPart,
+    RowTable,
+    Wants,
+    major_of,
+)
 from sospes.work.objects.defined import BackupObjects
 
 
 @dataclass(slots=True)
-class BackupRows:
+class BackupRows(BasicSide):
     """A backup's rows. Its definitions are read first; where there are `sums`, rows are summed up in the same pass.
 
     progress  hears of the stored bytes that were read, of that pass
@@ -40,7 +49,9 @@ class BackupRows:
     tables: dict[Name, RowTable] = field(default_factory=dict)
     findings: list[Finding] = field(default_factory=list)
     bytes_read: int = 0
+    database_name: str | None = None
     written_at: str | None = None
+    backup: Path | None = None
     version: str = ""
     one_text: bool = False
     objects: BackupObjects = field(default_factory=BackupObjects)
@@ -48,7 +59,7 @@ class BackupRows:
 
     def __post_init__(self) -> None:
         """Read the definitions once; rows are passed over, unless they are summed up."""
-        self.name = str(self.path)
+        self.name, self.backup = str(self.path), self.path
         opened = self._open(nothing if self.sums is None else self.sums.wants)
         entries: dict[Name, Entry] = {}
         begin: RowsBegin | None = None
@@ -63,7 +74,7 @@ class BackupRows:
                 self.objects.take(event, engine)
             elif isinstance(event, RowsBegin):
                 begin = self._begins[event.table] = event
-                if engine is Engine.SQLITE and is_engine_table(event.table):
+                if dialect_of(engine).is_own(event.table):
                     continue  # statistics and counters are no rows of anybody's
                 self._sum_up(event, None, engine)
                 if event.table not in entries:
@@ -96,7 +107,9 @@ class BackupRows:
         if self.sums is None or not self.sums.wants(begin.table) or not names:
             return
         types = {column.name: column.type for column in begin.entry.columns} if begin.entry else {}
-        summed = frozenset(name for name in names if name in types and meaning_of(engine, types[name]) in SUMMED)
+        summed = frozenset(
+            name for name in names if name in types and dialect_of(engine).meaning(types[name], None) in SUMMED
+        )
         self.sums.begin(begin.table, names, summed)
         if batch is not None:
             try:
@@ -166,8 +179,26 @@ class BackupRows:
         for part in self._standing(wants):
             yield self.converted(part.table, part.columns, part.batch)
 
-    def slices(self, places: Sequence[tuple[int, int]]) -> Iterator[bytes]:
-        """The plain text from each place to its end; the places are in order and apart from each other."""
+    def as_lined(self) -> LinedSide | None:
+        """Its rows come as they stand, if they were summed up when they were first read."""
+        return self if self.sums is not None else None
+
+    def objects_of(self, database: str | None, *, every: bool) -> ObjectSide | None:
+        """What it defines besides rows: every object, whatever is asked for."""
+        found = {name: items for name, items in self.objects.found.items() if any(key.kind == "table" for key in items)}
+        if len(found) > 1 and database is not None:
+            found = {name: items for name, items in found.items() if name == database}
+        if len(found) != 1:
+            return None
+        [only] = found.values()
+        everybody = {key: item for key, item in self.objects.found.get(None, {}).items() if key.kind == "role"}
+        return ObjectSide(everybody | only, frozenset(self.objects.unnamed), major_of(self.version), is_backup=True)
+
+    def slices(self, places: Sequence[tuple[int, int]]) -> Iterator[bytes] | None:
+        """The plain text from each place to its end, places in order and apart; None where none can be had again."""
+        return self._slices(places) if self.one_text else None
+
+    def _slices(self, places: Sequence[tuple[int, int]]) -> Iterator[bytes]:
         waiting = iter(places)
         wanted = next(waiting, None)
         kept: list[bytes] = []
@@ -218,4 +249,4 @@ class BackupRows:
 def _holds(begin: RowsBegin, columns: Sequence[str], engine: Engine) -> list[Hold]:
     """How the values of these columns are held."""
     known = {column.name: column for column in begin.entry.columns} if begin.entry else {}
-    return [hold_of(engine, known[name].type) if name in known else Hold.TEXT for name in columns]
+    return [dialect_of(engine).hold(known[name].type) if name in known else Hold.TEXT for name in columns]

@@ -18,7 +18,7 @@ from sospes.rows.files import csv_mark, csv_rows, in_parts, is_json_lines, json_
 from sospes.sides.embedded.names import quoted
 from sospes.sides.embedded.shape import MARK
 from sospes.stream.containers import Block
-from sospes.work.compare.sides.protocol import RowPart, RowTable, Wants
+from sospes.work.compare.sides.protocol import BasicSide, RowPart, RowTable, Wants
 
 ROWS_AT_ONCE = 5000
 
@@ -38,7 +38,7 @@ def _readonly(path: Path) -> sqlite3.Connection:
 
 
 @dataclass(slots=True)
-class SideCopy:
+class SideCopy(BasicSide):
     """Rows of a kept embedded side copy, with the types that its catalog has."""
 
     path: Path
@@ -47,6 +47,8 @@ class SideCopy:
     tables: dict[Name, RowTable] = field(default_factory=dict)
     findings: list[Finding] = field(default_factory=list)
     bytes_read: int = 0
+    database_name: str | None = None
+    written_at: str | None = None
     _held: dict[Name, tuple[str, tuple[str, ...], int]] = field(default_factory=dict)
 
     def __post_init__(self) -> None:
@@ -105,7 +107,7 @@ class SideCopy:
 
 
 @dataclass(slots=True)
-class RowFile:
+class RowFile(BasicSide):
     """Rows of a CSV or JSON-lines file: one table without types, whatever it is called on the other side."""
 
     path: Path
@@ -116,6 +118,9 @@ class RowFile:
     tables: dict[Name, RowTable] = field(default_factory=dict)
     findings: list[Finding] = field(default_factory=list)
     bytes_read: int = 0
+    typed: bool = False
+    database_name: str | None = None
+    written_at: str | None = None
 
     def __post_init__(self) -> None:
         """Read the header, or the keys of the first object."""

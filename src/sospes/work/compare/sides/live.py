@@ -7,19 +7,29 @@ from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from typing import TypeVar
 
+from sospes.engines.registry import dialect_of
 from sospes.model.entries import Engine, Name
 from sospes.model.events import Batch
 from sospes.model.findings import Finding
+from sospes.rows.copied import CopySums
 from sospes.rows.decoding import held_rows
-from sospes.rows.types import hold_of
 from sospes.sides.servers.live import LiveDatabase, LiveTable
-from sospes.work.compare.sides.protocol import LinedPart, RowPart, RowTable, Wants
+from sospes.work.compare.sides.protocol import (
+    BasicSide,
+    LinedPart,
+    LinedSide,
+    ObjectSide,
+    RowPart,
+    RowTable,
+    Wants,
+    major_of,
+)
 
 Part = TypeVar("Part")
 
 
 @dataclass(slots=True)
-class LiveRows:
+class LiveRows(BasicSide):
     """Rows of a database in use, in one snapshot."""
 
     database: LiveDatabase
@@ -30,6 +40,9 @@ class LiveRows:
     tables: dict[Name, RowTable] = field(default_factory=dict)
     findings: list[Finding] = field(default_factory=list)
     bytes_read: int = 0
+    live: bool = True
+    written_at: str | None = None
+    sums: CopySums | None = None
     _live: dict[Name, LiveTable] = field(default_factory=dict)
 
     def __post_init__(self) -> None:
@@ -48,12 +61,32 @@ class LiveRows:
             yield part
             begin = time.perf_counter()
 
-    def lined(self, wants: Wants, columns: Mapping[Name, Sequence[str]] | None = None) -> Iterator[LinedPart]:
+    def as_lined(self) -> LinedSide:
+        """Its rows come as lines of COPY text, which are summed up when they are needed."""
+        return self
+
+    def objects_of(self, _database: str | None, *, every: bool) -> ObjectSide | None:
+        """What the database has besides rows; None where several databases were opened at once."""
+        if self.database_name is None:
+            return None
+        return ObjectSide(
+            self.database.objects(every=every), frozenset(), major_of(self.database.version), is_backup=False,
+            is_side_copy=self.database.is_side_copy(), unseen=self.database.unseen(),
+        )  # fmt: skip
+
+    def value(self, query: str) -> str:
+        """What a query of the user gives, in the snapshot."""
+        return self.database.value(query)
+
+    def slices(self, _places: Sequence[tuple[int, int]]) -> None:
+        """A server has no text to come back to."""
+
+    def lined(self, wants: Wants, columns: Mapping[Name, Sequence[str]]) -> Iterator[LinedPart]:
         """All rows of the wanted tables as lines of COPY text."""
         for name, table in self._live.items():
             if not wants(name):
                 continue
-            chosen = _chosen(table, (columns or {}).get(name))
+            chosen = _chosen(table, columns.get(name))
             names = tuple(column.name for column in chosen.columns)
             for batch in self._paced(self.database.batches(chosen)):
                 yield LinedPart(name, names, batch)
@@ -61,7 +94,7 @@ class LiveRows:
     def converted(self, table: Name, columns: tuple[str, ...], batch: Batch) -> RowPart:
         """COPY text of a live table as values."""
         chosen = _chosen(self._live[table], columns)
-        holds = [hold_of(self.database.engine, column.type) for column in chosen.columns]
+        holds = [dialect_of(self.database.engine).hold(column.type) for column in chosen.columns]
         return RowPart(table, columns, list(held_rows(batch, holds, lambda *_: None)))
 
     def parts(self, wants: Wants) -> Iterator[RowPart]:

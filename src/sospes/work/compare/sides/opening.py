@@ -20,13 +20,13 @@ from sospes.model.progress import Progress
 from sospes.places.writing import nameless_file
 from sospes.rows.copied import CopySums
 from sospes.rows.files import csv_mark, is_json_lines
+from sospes.sides.registry import open_live
 from sospes.sides.servers.address import Address
-from sospes.sides.servers.live import open_live
 from sospes.work.compare.sides.backup import BackupRows
 from sospes.work.compare.sides.held import RowFile, SideCopy, is_side_copy
 from sospes.work.compare.sides.live import LiveRows
 from sospes.work.compare.sides.protocol import RowSide
-from sospes.work.extract.selection import Selection
+from sospes.work.selection import Selection
 
 SECOND_PROCESS_AT = 32 << 20
 """Stored bytes of a backup from which on a second process reads it."""

@@ -1,25 +1,13 @@
-"""The guard: which kinds of statements may run on a side copy, and as whom; never decided by a pattern of text."""
+"""Which kinds of PostgreSQL's statements may run on a side copy, and as whom; never decided by a pattern of text."""
 
 from __future__ import annotations
 
 import re
-from enum import StrEnum
 
-from sospes.model.entries import Engine, Entry
+from sospes.engines.leave import Kinds, Leave, by_kind, words_of
+from sospes.model.entries import Entry
 
-
-class Leave(StrEnum):
-    """What may become of a statement."""
-
-    RESTORER = "run without superuser rights"
-    ADMINISTRATOR = "run as the server's first user: it changes the catalog and runs nobody's code"
-    LAST = "run as the server's first user, once all else was restored and checked: owners, rights, event triggers"
-    OURS = "done by Sospes itself, in its own way"
-    PASSED_OVER = "not needed on a side copy"
-    REFUSED = "reaches outside of the side copy"
-
-
-_POSTGRESQL = {
+_KINDS: Kinds = {
     Leave.RESTORER: frozenset(
         "setting schema type domain function procedure aggregate table sequence view default identity attach "
         "constraint index rule trigger refresh data statistics policy conversion collation operator "
@@ -38,14 +26,6 @@ _POSTGRESQL = {
     Leave.OURS: frozenset({"role", "database", "use"}),
     Leave.PASSED_OVER: frozenset({"drop", "tablespace", "statistics values"}),
 }  # fmt: skip
-_MARIADB = {
-    Leave.RESTORER: frozenset(
-        "setting table sequence view trigger event function procedure index data transaction constraint comment".split()
-    )
-    | {"sequence value", "table setting", "package body"},
-    Leave.OURS: frozenset({"database", "use"}),
-    Leave.PASSED_OVER: frozenset({"account", "grant", "replication", "lock"}),
-}
 EXTENSIONS = frozenset(
     "plpgsql pgcrypto uuid-ossp hstore citext ltree pg_trgm btree_gin btree_gist intarray cube earthdistance unaccent "
     "tablefunc fuzzystrmatch isn lo seg dict_int dict_xsyn tsm_system_rows tsm_system_time bloom tcn "
@@ -53,13 +33,8 @@ EXTENSIONS = frozenset(
 )
 """Extensions that reach no file and no other server."""
 
-
 _OWNED_BY_SUPERUSERS = (b"alter role", b"alter database", b"alter event trigger", b"alter foreign data wrapper")
 """What has no owner on a side copy but the server's first user."""
-
-
-_CONDITION = re.compile(rb"^\s*/\*M?!\d*\s*")
-"""How a conditional comment of MariaDB begins; what is in it runs."""
 
 _AUTHORIZATION = (b"set session authorization", b"reset session authorization", b"set role", b"reset role")
 """All is made by one user here; owners are given in the end."""
@@ -73,19 +48,13 @@ _OF_SERVER = re.compile(
 _TEMPLATE = b"update pg_catalog.pg_database set datistemplate = false where datname = "
 """What a cluster's script does before it drops a template."""
 
-_DROPPED = tuple(
-    b"drop " + what for what in b"table view sequence trigger function procedure event index temporary".split()
-)
-"""Stand-ins for views are dropped before the views are made, and what is about to be made anew."""
 
-
-def leave_of(engine: Engine, entry: Entry) -> Leave:
+def leave_of(entry: Entry) -> Leave:
     """What may become of a statement; what is not known is refused."""
-    kinds = _POSTGRESQL if engine is Engine.POSTGRESQL else _MARIADB
-    words = _words(entry, 200)
+    words = words_of(entry, 200)
     if entry.kind in {"ownership", "alteration"} and words.startswith(_OWNED_BY_SUPERUSERS):
         return Leave.OURS
-    if engine is Engine.POSTGRESQL and entry.kind in {"comment", "grant"} and _OF_SERVER.match(_words(entry, 8_000)):
+    if entry.kind in {"comment", "grant"} and _OF_SERVER.match(words_of(entry, 8_000)):
         return Leave.PASSED_OVER
     if entry.kind == "alteration" and words.startswith(b"alter text search"):
         return Leave.RESTORER
@@ -93,11 +62,4 @@ def leave_of(engine: Engine, entry: Entry) -> Leave:
         return Leave.PASSED_OVER
     if entry.kind == "setting" and words.startswith(_AUTHORIZATION):
         return Leave.PASSED_OVER
-    if entry.kind == "drop" and engine is not Engine.POSTGRESQL:
-        return Leave.RESTORER if words.startswith(_DROPPED) else Leave.PASSED_OVER
-    return next((leave for leave, known in kinds.items() if entry.kind in known), Leave.REFUSED)
-
-
-def _words(entry: Entry, most: int) -> bytes:
-    """The first `most` bytes of a statement in small letters, with single blanks."""
-    return b" ".join(_CONDITION.sub(b"", entry.definition[:most]).lower().split())
+    return by_kind(_KINDS, entry)

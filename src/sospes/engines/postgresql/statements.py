@@ -1,0 +1,84 @@
+"""Guarded statements in PostgreSQL's words: a block counts the rows that each of them touches."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Sequence
+
+from sospes.engines.statements import CONTROL, StatementsInWords, Work, closed
+from sospes.model.entries import Column, Name
+from sospes.model.events import Held
+from sospes.model.types import base_type
+
+_WITH_EQUALITY = frozenset(
+    "smallint integer bigint int int2 int4 int8 oid numeric decimal real double float4 float8 boolean bool text "
+    "character char varchar bpchar name bytea uuid date time timetz timestamp timestamptz interval inet cidr macaddr "
+    "macaddr8 bit money jsonb".split()
+)
+"""Types of PostgreSQL whose values are found by their literal. Of all others (types without equality or with one
+that means something else, those of the backup's own, names of objects, arrays, ranges) the text is compared."""
+
+
+class PostgresqlStatements(StatementsInWords):
+    """Statements that PostgreSQL takes."""
+
+    overriding = b" OVERRIDING SYSTEM VALUE"
+    settings = (
+        b"SET LOCAL timezone = 'UTC'", b"SET LOCAL datestyle = ISO", b"SET LOCAL intervalstyle = postgres",
+        b"SET LOCAL extra_float_digits = 3", b"SET LOCAL standard_conforming_strings = on",
+    )  # fmt: skip
+
+    _defining = (b"SET LOCAL check_function_bodies = off", b"SET LOCAL search_path = ''")
+    """Definitions name all that they mean; the triggers of live tables may count on their own search path."""
+
+    def behind(self, work: Work) -> Sequence[bytes]:
+        """What is run behind the rows, as definitions need it."""
+        return (*self._defining, *work.behind) if work.behind else ()
+
+    def _bytes(self, value: bytes) -> bytes:
+        return b"'\\x" + value.hex().encode() + b"'"
+
+    def _same(self, name: str, column: Column, value: Held) -> bytes:
+        quoted = self._quoted(name)
+        if value is None:
+            return quoted + b" IS NULL"
+        first = base_type(column.type).split(" ")[0]
+        cast = b"" if first in _WITH_EQUALITY and "[" not in column.type else b"::text"
+        return quoted + cast + b" = " + self._value(value)
+
+    def _one_of(self, table: Name, where: bytes) -> bytes:
+        return b"(tableoid, ctid) = (SELECT tableoid, ctid FROM %s WHERE %s LIMIT 1)" % (self._table(table), where)
+
+    def _text(self, text: str) -> bytes:
+        """Control characters are written as escapes, so that no client takes one for the end of a line."""
+        if CONTROL.search(text) is None:
+            return super()._text(text)
+        raw = text.replace("\\", "\\\\").replace("'", "''")
+        return (
+            b"E'" + CONTROL.sub(lambda match: f"\\x{ord(match[0]):02x}", raw).encode("utf-8", "surrogateescape") + b"'"
+        )
+
+    def script(self, work: Work) -> Iterator[bytes]:
+        """One transaction around a block that counts each statement's rows."""
+        yield b"BEGIN;\nSET LOCAL client_encoding = 'UTF8';\n"
+        yield from (setting + b";\n" for setting in self.settings)
+        yield from closed(work.before)
+        tag = _tag_for(work.rows)
+        yield b"DO %s\nDECLARE\n  touched bigint;\n  done bigint := 0;\nBEGIN\n" % tag
+        for number, statement in enumerate(work.rows, 1):
+            yield b"  %s;\n  GET DIAGNOSTICS touched = ROW_COUNT;\n" % statement
+            yield (
+                b"  IF touched <> 1 THEN RAISE EXCEPTION 'row %% is no longer as it was compared', %d; END IF;\n"
+                % number
+            )
+            yield b"  done := done + 1;\n"
+        yield b"  RAISE NOTICE '%% rows brought back, %d expected', done;\nEND\n%s;\n" % (len(work.rows), tag)
+        yield from closed(self.behind(work))
+        yield b"COMMIT;\n"
+
+
+def _tag_for(statements: Sequence[bytes]) -> bytes:
+    """A mark for the block around statements that none of them holds."""
+    number = 0
+    while any(b"$sospes%d$" % number in statement for statement in statements):
+        number += 1
+    return b"$sospes%d$" % number
