@@ -159,10 +159,25 @@ class Reader(Protocol):
         ...
 
 
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Words:
+    """How a form is spoken of: what people call it, and what is said of one that is whole, cut off, or nobody knows.
+
+    unknown_packed  what is said where nobody knows, and a container is around it
+    """
+
+    title: str
+    whole: str
+    cut_off: str
+    unknown: str = "unknown"
+    unknown_packed: str = "unknown"
+
+
 class Form(Protocol):
-    """A form of backup. `name` is the one that people see as the format."""
+    """A form of backup. `name` is the one that documents have as the format."""
 
     name: str
+    words: Words
 
     def recognise(self, head: Head) -> bool:
         """Whether a backup is of this form, by its first bytes alone and never by its name."""

@@ -3,9 +3,14 @@
 from __future__ import annotations
 
 from sospes.formats.archive.form import ARCHIVE
-from sospes.formats.form import Form
+from sospes.formats.form import Form, Words
 from sospes.formats.script.form import SCRIPT
 from sospes.formats.sqlite.form import DATABASE_FILE
 
 FORMS: tuple[Form, ...] = (DATABASE_FILE, ARCHIVE, SCRIPT)
 """In the order in which they are asked; scripts come last, as they have no mark of their own."""
+
+
+def words_of(name: str) -> Words:
+    """How a form is spoken of, by the name that it has in documents."""
+    return next(form.words for form in FORMS if form.name == name)

@@ -7,6 +7,7 @@ from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
 
 from sospes.engines.registry import has_server, title_of
+from sospes.formats.registry import words_of
 from sospes.model.outcome import Description, Outcome, TableSummary
 from sospes.model.verdict import Rung, Verdict
 from sospes.report.printer import Printer
@@ -14,7 +15,6 @@ from sospes.report.words import count_severities, duration, plural, size
 
 MOST_TABLES = 40
 LONGEST_LIST = 400
-_FORMATS = {"sql-script": "SQL script", "pg-archive": "archive", "sqlite-file": "database file"}
 
 
 def tell_inspect(printer: Printer, outcome: Outcome[Description], contents: bool) -> None:
@@ -95,7 +95,7 @@ def _what(found: Description) -> str:
     parts = [_engine(found)]
     if found.engine_version:
         parts.append(found.engine_version)
-    parts.append(_FORMATS.get(found.format, found.format))
+    parts.append(words_of(found.format).title)
     if found.databases:
         parts.append(f"of {', '.join(found.databases[:5])}")
     return " ".join(parts)
@@ -126,16 +126,12 @@ def _databases(found: Description) -> str:
 
 
 def _complete_words(found: Description) -> str:
-    archive = found.format == "pg-archive"
+    if found.format is None:
+        return "unknown"
+    words = words_of(found.format)
     if found.complete is None:
-        if archive:
-            return "unknown until its data are read"
-        return "unknown: the end of compressed data shows only when all is read" if found.compression else "unknown"
-    if archive:
-        return "yes, all that the contents list" if found.complete else "no"
-    if found.format == "sqlite-file":
-        return "yes, it is as long as its header says"
-    return "yes, the closing line is there" if found.complete else "no, the closing line is missing"
+        return words.unknown_packed if found.compression else words.unknown
+    return words.whole if found.complete else words.cut_off
 
 
 def _label(table: TableSummary) -> str:

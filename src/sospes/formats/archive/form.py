@@ -9,7 +9,7 @@ from sospes.formats.archive.contents import MAGIC, NAME, BadContents, Layout, re
 from sospes.formats.archive.files import BadTar, Directory, Tar, next_tar_member
 from sospes.formats.archive.reader import ArchiveReader
 from sospes.formats.archive.stores import SingleFile, damaged_contents
-from sospes.formats.form import Head, Reader, Stored, Want
+from sospes.formats.form import Head, Reader, Stored, Want, Words
 from sospes.model.findings import Finding, fault
 from sospes.places.local import LocalFolder
 
@@ -20,6 +20,13 @@ class _Archive:
     """PostgreSQL archives with a table of contents: in one file, as a tar, or as a directory."""
 
     name = NAME
+    words = Words(
+        title="archive",
+        whole="yes, all that the contents list",
+        cut_off="no",
+        unknown="unknown until its data are read",
+        unknown_packed="unknown until its data are read",
+    )
 
     def recognise(self, head: Head) -> bool:
         """Whether the bytes begin as an archive's, or as a tar whose first member is a table of contents."""

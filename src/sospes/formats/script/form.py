@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from pathlib import Path
 
-from sospes.formats.form import Head, Reader, Stored, Want
+from sospes.formats.form import Head, Reader, Stored, Want, Words
 from sospes.formats.script.reader import NAME, ScriptReader
 from sospes.model.findings import Finding
 from sospes.sql.recognising import has_statements, is_text, likely_lexis
@@ -14,6 +14,12 @@ class _Script:
     """SQL text as backup programs write it, or people; it has no mark of its own, only its words."""
 
     name = NAME
+    words = Words(
+        title="SQL script",
+        whole="yes, the closing line is there",
+        cut_off="no, the closing line is missing",
+        unknown_packed="unknown: the end of compressed data shows only when all is read",
+    )
 
     def recognise(self, head: Head) -> bool:
         """Whether it is text, and a statement or the first line of a backup program is among it."""

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from pathlib import Path
 
-from sospes.formats.form import Head, Reader, Stored, Want
+from sospes.formats.form import Head, Reader, Stored, Want, Words
 from sospes.formats.sqlite.reader import NAME, SqliteReader
 from sospes.model.findings import Finding
 
@@ -15,6 +15,7 @@ class _DatabaseFile:
     """A database file, read by the engine itself."""
 
     name = NAME
+    words = Words(title="database file", whole="yes, it is as long as its header says", cut_off="no")
 
     def recognise(self, head: Head) -> bool:
         """Whether it begins as the engine's documentation says."""

@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 from dataclasses import dataclass, field
 
+from sospes.engines.registry import dialect_of
 from sospes.model.entries import Column, Engine, Entry, Name
 from sospes.model.types import base_type
 from sospes.rows.typed import kinds
@@ -82,11 +83,10 @@ class Definitions:
 
     def planned(self, column: Column, copy: bool) -> Planned:
         """The check for a column; `copy` says that its values are COPY text rather than literals."""
-        if self.engine is Engine.SQLITE:
-            return Planned(None, "SQLite columns take values of any type")
-        if self.engine is not Engine.POSTGRESQL:
-            return self._mariadb(column)
-        return self._postgresql(column.type, copy, depth=0)
+        dialect = dialect_of(self.engine)
+        if not dialect.typed:
+            return Planned(None, f"{dialect.title} columns take values of any type")
+        return self._postgresql(column.type, copy, depth=0) if dialect.has_schemas else self._mariadb(column)
 
     def _postgresql(self, text: str, copy: bool, depth: int) -> Planned:
         lowered = text.strip().lower()

@@ -17,6 +17,9 @@ from sospes.sides.embedded.shape import CATALOG, MARK, HeldTable, held_table
 MOST_COLUMNS = 2000
 """What SQLite takes by default."""
 
+ENGINE = Engine.SQLITE
+"""What a side copy itself is of, whatever engine its backup comes from."""
+
 
 class EmbeddedCopy:
     """One SQLite file that did not exist before. Errors of the disk come as NoRoom or CannotCheck."""

@@ -18,7 +18,7 @@ from sospes.model.outcome import Outcome, TableSummary
 from sospes.model.progress import Progress
 from sospes.model.verdict import Rung, Verdict
 from sospes.places.own import work_folder
-from sospes.sides.embedded.copy import EmbeddedCopy
+from sospes.sides.embedded.copy import ENGINE, EmbeddedCopy
 from sospes.sides.embedded.keys import Keys, NotRehearsed
 from sospes.sides.embedded.names import quoted
 from sospes.sides.servers.marks import PREFIX
@@ -272,7 +272,7 @@ def _let_go(loader: Loader, opened: Opened, how: Rehearsing) -> Side | None:
     return Side(
         kind="embedded",
         location=location,
-        engine="sqlite",
+        engine=ENGINE.value,
         engine_version=sqlite3.sqlite_version,
         kept=bool(how.keep),
     )

@@ -43,7 +43,7 @@ class Loader:
     new_path: Callable[[str | None], Path]
     selection: Selection
     rename: Callable[[Name], Name] = lambda name: name
-    engine: Engine = Engine.POSTGRESQL
+    engine: Engine = field(default=dialect_of(None).engine)
     columns: Mapping[Name, Set[str]] | None = None
     copies: dict[str | None, EmbeddedCopy] = field(default_factory=dict)
     undefined: list[Name] = field(default_factory=list)

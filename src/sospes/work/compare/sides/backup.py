@@ -66,7 +66,7 @@ class BackupRows(BasicSide):
         doing = Doing()
         for event in opened.events():
             header = opened.reader.header if opened.reader else None
-            engine = (header.engine if header else None) or Engine.POSTGRESQL
+            engine = dialect_of(header.engine if header else None).engine
             if isinstance(event, Finding):
                 self.findings.append(event)
             elif isinstance(event, Entry):
@@ -88,7 +88,7 @@ class BackupRows(BasicSide):
             if self.progress is not None:
                 self.progress(opened.bytes_read, doing.what, doing.rows)
         for entry in opened.reader.implied() if opened.reader else ():
-            self.objects.take(entry, opened.engine or Engine.POSTGRESQL)
+            self.objects.take(entry, dialect_of(opened.engine).engine)
         if self.sums is not None:
             self.sums.end()
         self.one_text = opened.reader is not None and opened.reader.abilities.one_text
@@ -142,7 +142,7 @@ class BackupRows(BasicSide):
         for part in self._standing(wants):
             if not wants(part.table):
                 continue  # a table without columns has nothing to pass over
-            holds = _holds(self._begins[part.table], part.columns, self.engine or Engine.POSTGRESQL)
+            holds = _holds(self._begins[part.table], part.columns, dialect_of(self.engine).engine)
             yield replace(part, batch=as_lines(part.batch, holds))
 
     def _standing(self, wants: Wants) -> Iterator[LinedPart]:
@@ -157,7 +157,7 @@ class BackupRows(BasicSide):
                 begin = self._begins[event.table] = event
                 names = ()
             elif isinstance(event, Batch) and begin is not None:
-                names = names or self._names(begin, event, self.engine or Engine.POSTGRESQL)
+                names = names or self._names(begin, event, dialect_of(self.engine).engine)
                 yield LinedPart(begin.table, names, event)
             elif isinstance(event, Finding):
                 self._found_again(event, wants)
@@ -229,7 +229,7 @@ class BackupRows(BasicSide):
     def converted(self, table: Name, columns: tuple[str, ...], batch: Batch) -> RowPart:
         """Rows that stood in this backup as values."""
         begin = self._begins[table]
-        holds = _holds(begin, columns, self.engine or Engine.POSTGRESQL)
+        holds = _holds(begin, columns, dialect_of(self.engine).engine)
         bad: list[tuple[int, int, bytes]] = []
         rows = list(held_rows(batch, holds, lambda row, column, cell: bad.append((row, column, cell))))
         for row, column, _ in bad:
