@@ -18,8 +18,9 @@ import pytest
 from psycopg import sql
 
 from sospes.model.errors import CannotCheck, UsageError
+from sospes.model.settings import Profile
 from sospes.sides.postgresql import checks as checks_postgresql
-from sospes.sides.servers.address import Address, read_address
+from sospes.sides.servers.address import Address, address_of
 from sospes.sides.servers.private import PREFIX
 from tests.backups import copy_table, mysql, postgresql
 from tests.conftest import DUMPS, INPUTS, sospes
@@ -402,8 +403,7 @@ def test_a_password_of_the_keyring(monkeypatch: pytest.MonkeyPatch) -> None:
     monkeypatch.setitem(sys.modules, "keyring", keyring)
 
     def address(entry: str) -> Address:
-        profile = {"url": "postgresql://auditor@db/rescue", "password-keyring": entry}
-        return read_address("@live", {"live": profile}, {})
+        return address_of("live", Profile("postgresql://auditor@db/rescue", password_keyring=entry), {})
 
     assert address("live/auditor").password == "secret" and "secret" not in repr(address("live/auditor"))
     for entry, error in (("auditor", UsageError), ("live/other", CannotCheck), ("locked/auditor", CannotCheck)):

@@ -101,7 +101,7 @@ def test_figures_of_live_databases(postgres: PostgresServer, mariadb: MariadbSer
         ('table = "call_out"\nsum = 1', "must name a column"),
         ('table = "call_out"\ncolumn = "x"\nrows = 1', "no column"),
         ('table = "call_out"\nrows = [1]', "a list"),
-        ('table = "call_out"\nrows = { about = 3 }', "bounds other"),
+        ('table = "call_out"\nrows = { about = 3 }', "unknown key 'about'"),
         ('table = "call_out"\ncolumn = "x"\nvalue = 1', "key"),
         ('sql = "SELECT 1"\nrows = 1', "sql and its value"),
         ('tabel = "call_out"\nrows = 1', "unknown key 'tabel'"),

@@ -104,7 +104,7 @@ def test_what_could_not_be_proven_ends_with_one_thing_to_do(tmp_path: Path) -> N
     ],
 )
 def test_addresses_as_people_write_them(url: str, host: str | None, port: int | None, label: str) -> None:
-    address = read_address(url, {}, {})
+    address = read_address(url, {})
 
     assert (address.options.get("host"), address.port, address.label) == (host, port, label)
 
@@ -112,7 +112,7 @@ def test_addresses_as_people_write_them(url: str, host: str | None, port: int | 
 @pytest.mark.parametrize("port", ["0", "65536", "north", "-1"])
 def test_a_port_that_is_none(port: str) -> None:
     with pytest.raises(UsageError, match="port"):
-        read_address(f"postgresql:///quay?host=/run&port={port}", {}, {})
+        read_address(f"postgresql:///quay?host=/run&port={port}", {})
 
 
 def test_space_is_looked_for_before_a_private_server_starts(tmp_path: Path, monkeypatch: pytest.MonkeyPatch) -> None:

@@ -288,7 +288,7 @@ def test_a_copy_without_its_mark_is_known_by_the_role_of_its_restore(
     postgres: PostgresServer, shared: str, tmp_path: Path
 ) -> None:
     """As a killed restore leaves it."""
-    address = read_address(shared, {}, os.environ)
+    address = read_address(shared, os.environ)
     host = SharedHost(address, Naming("try_", "night.sql", datetime(2026, 1, 2, 3, 4, 5, tzinfo=UTC)), "UTF8")
     for session in host.sessions(None, 2):
         session.close()
@@ -346,7 +346,7 @@ def _sound_harbour(postgres: PostgresServer, folder: Path, shared: str) -> list[
 def test_a_role_whose_database_is_gone_is_found_and_dropped(
     postgres: PostgresServer, shared: str, tmp_path: Path
 ) -> None:
-    address = read_address(shared, {}, os.environ)
+    address = read_address(shared, os.environ)
     naming = Naming("sospes_", "night.sql", datetime(2026, 1, 2, 3, 4, 5, tzinfo=UTC))
     host = SharedHost(address, naming, "UTF8")
     for session in host.sessions(None, 2):

@@ -171,7 +171,7 @@ def test_an_account_whose_databases_are_gone_is_found_and_dropped(
 
 def _left_by_a_killed_run(address: str, prefix: str) -> str:
     """A database as a restore leaves it that was killed; its name."""
-    host = SharedHost(read_address(address, {}, os.environ), Naming(prefix, "night.sql", datetime.now(UTC)))
+    host = SharedHost(read_address(address, os.environ), Naming(prefix, "night.sql", datetime.now(UTC)))
     name = host.make("tide")
     host.restorer().close()
     host._release()
@@ -197,7 +197,7 @@ def test_a_mariadb_copy_without_its_mark_is_known_by_its_account(mariadb: Mariad
 @pytest.mark.servers
 def test_a_copy_that_is_being_restored_is_in_use(mariadb: MariadbServer, shared_mariadb: str) -> None:
     """Each of its databases, for a user who may not see what others do."""
-    host = SharedHost(read_address(shared_mariadb, {}, os.environ), Naming("sospes_", "night.sql", datetime.now(UTC)))
+    host = SharedHost(read_address(shared_mariadb, os.environ), Naming("sospes_", "night.sql", datetime.now(UTC)))
     names = {host.make("tide"), host.make("berth")}
     try:
         used = left_on(shared_mariadb, "--drop")

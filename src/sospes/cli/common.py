@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import argparse
+import difflib
 import io
 import re
 import sys
@@ -13,11 +14,12 @@ from datetime import datetime
 from pathlib import Path
 from typing import TYPE_CHECKING, Any
 
-from sospes.model.errors import CannotCheck, NotFound, SospesError, UsageError
+from sospes.model.errors import CannotCheck, SospesError, UsageError
 
 if TYPE_CHECKING:
     from sospes.formats.opening import Opening
     from sospes.model.outcome import Description, Outcome
+    from sospes.model.settings import Configuration, Defaults, Profile
     from sospes.report.printer import Printer
     from sospes.report.progress import ProgressBar
     from sospes.sides.servers.address import Address
@@ -236,12 +238,13 @@ def at_least_one(text: str) -> int:
 
 def apply_config(args: argparse.Namespace) -> None:
     """Fill options that were not given from the configuration file's table `defaults`."""
-    settings = _read_config(args.config)
+    settings = _defaults(args)
     for name, kind in _SETTINGS.items():
         if not hasattr(args, name):
             continue
-        if getattr(args, name) is None and name.replace("_", "-") in settings:
-            setattr(args, name, kind(settings[name.replace("_", "-")]))
+        stated = getattr(settings, name, None)
+        if getattr(args, name) is None and stated is not None:
+            setattr(args, name, kind(stated))
         if getattr(args, name) is None and kind is bool:
             setattr(args, name, False)
     folder = args.work_folder
@@ -251,48 +254,73 @@ def apply_config(args: argparse.Namespace) -> None:
         )
 
 
-def _read_toml(path: Path | None) -> dict[str, Any]:
-    import tomllib
+_CONFIGURED = "docs/configuration.md shows what may stand in it"
 
+
+def configuration(path: Path | None) -> Configuration | None:
+    """A configuration file; None where none was named. Raises UsageError for what may not stand in it."""
     if path is None:
-        return {}
-    try:
-        return tomllib.loads(path.read_text("utf-8"))
-    except FileNotFoundError as error:
-        raise NotFound(f"{path}: no such configuration file", "check the path after --config") from error
-    except (tomllib.TOMLDecodeError, UnicodeDecodeError) as error:
-        raise UsageError(f"{path}: is not valid TOML: {error}", "mend that line of the file") from error
+        return None
+    from sospes.model.settings import Configuration
+    from sospes.places.toml import checked, read_toml
+
+    content = read_toml(path, "configuration file", "check the path after --config")
+    return checked(content, Configuration, str(path), _CONFIGURED)
 
 
-def _read_config(path: Path | None) -> dict[str, Any]:
-    content = _read_toml(path)
-    defaults = content.get("defaults", {})
-    known = {name.replace("_", "-") for name in _SETTINGS}
-    strange = sorted(set(content) - {"defaults", "profiles"}) + sorted(set(defaults) - known)
-    if strange:
+def _defaults(args: argparse.Namespace) -> Defaults | None:
+    found = configuration(args.config)
+    if found is None:
+        return None
+    from sospes.model.settings import Defaults
+    from sospes.places.toml import checked
+
+    return checked(found.defaults, Defaults, f"{args.config}, [defaults]", _CONFIGURED)
+
+
+def profile(args: argparse.Namespace, name: str) -> Profile:
+    """The profile of that name. Raises UsageError where there is none, or where it says what it may not."""
+    found = configuration(args.config)
+    from sospes.model.settings import Profile
+    from sospes.places.toml import checked
+
+    profiles = found.profiles if found is not None else {}
+    if not isinstance(profiles, dict):
+        raise UsageError(f"{args.config}: profiles is no table", f"write [profiles.{name}]; {_CONFIGURED}")
+    if name not in profiles:
+        near = difflib.get_close_matches(name, profiles, n=3)
         raise UsageError(
-            f"{path}: unknown setting {strange[0]!r}",
-            f"the table [defaults] takes {', '.join(sorted(known))}",
+            f"@{name}: no such profile with a url in the configuration file",
+            f"did you mean @{', @'.join(near)}?"
+            if near
+            else f"write [profiles.{name}] with url = ... into it, and name it with --config FILE",
         )
-    found: dict[str, Any] = defaults
-    return found
+    return checked(profiles[name], Profile, f"{args.config}, [profiles.{name}]", _CONFIGURED)
 
 
 def place(args: argparse.Namespace, word: str) -> Path | Address:
     """A file, or the address of a server."""
     import os
 
-    from sospes.sides.servers.address import is_address, read_address
+    from sospes.sides.servers.address import address_of, is_address, read_address
 
-    if not is_address(word):
-        if _SECRET.search(word) and not Path(word).exists():
-            raise UsageError(
-                "what looks like an address with a password is none that Sospes knows",
-                "write postgresql://user@host/database or mariadb://...; passwords go into a profile or a file",
-            )
-        return Path(word)
-    profiles = _read_toml(args.config).get("profiles", {})
-    return read_address(word, profiles, os.environ)
+    if word.startswith("@"):
+        return address_of(word[1:], profile(args, word[1:]), os.environ)
+    if is_address(word):
+        return read_address(word, os.environ)
+    if _SECRET.search(word) and not Path(word).exists():
+        raise UsageError(
+            "what looks like an address with a password is none that Sospes knows",
+            "write postgresql://user@host/database or mariadb://...; passwords go into a profile or a file",
+        )
+    return stored(word)
+
+
+def stored(word: str) -> Path:
+    """The file that a word names: a path, `-`, or a SQLite file as an address, sqlite:///FILE."""
+    from sospes.places.registry import file_at
+
+    return file_at(word)
 
 
 @contextmanager

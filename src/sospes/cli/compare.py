@@ -60,6 +60,7 @@ def _add_counting(parser: argparse.ArgumentParser) -> None:
         metavar="COLUMN=TOLERANCE",
         help="let numbers be apart by TOLERANCE, times by so many seconds",
     )
+    common.add_key(parser)
     parser.add_argument(
         "--exact",
         action="store_true",
@@ -111,7 +112,7 @@ def run(args: argparse.Namespace) -> int:
             totals=args.total,
         )
         if isinstance(right, Path) and is_known(right):
-            outcome = compare_known(left, right, how)
+            outcome = compare_known(left, right, how, common.seal_key(args))
         else:
             outcome = compare(left, right, how)
     if not args.json:

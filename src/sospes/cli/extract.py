@@ -15,7 +15,7 @@ EXAMPLE = "sospes extract night.sql.gz rescue.call_out --out call_out.sql"
 
 def configure(parser: argparse.ArgumentParser) -> None:
     """Declare the options."""
-    parser.add_argument("backup", type=Path, metavar="BACKUP", help="a backup file, or - for standard input")
+    parser.add_argument("backup", type=common.stored, metavar="BACKUP", help="a backup file, or - for standard input")
     parser.add_argument(
         "tables",
         nargs="*",

@@ -18,7 +18,7 @@ EXAMPLE = "sospes rehearse night.sql.gz --keep"
 
 def configure(parser: argparse.ArgumentParser) -> None:
     """Declare the options."""
-    parser.add_argument("backup", type=Path, metavar="BACKUP", help="a backup file, or - for standard input")
+    parser.add_argument("backup", type=common.stored, metavar="BACKUP", help="a backup file, or - for standard input")
     parser.add_argument(
         "--side",
         metavar="WHERE",

@@ -15,7 +15,7 @@ EXAMPLE = "sospes seal night.sql.gz"
 
 def configure(parser: argparse.ArgumentParser) -> None:
     """Declare the options."""
-    parser.add_argument("backup", type=Path, metavar="BACKUP", help="a backup file, right after it was taken")
+    parser.add_argument("backup", type=common.stored, metavar="BACKUP", help="a backup file, right after it was taken")
     parser.add_argument(
         "--out", type=Path, metavar="FILE", help="where to write the seal (default: beside the backup, as BACKUP.seal)"
     )

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import argparse
-from pathlib import Path
 
 from sospes.cli import common
 
@@ -13,7 +12,7 @@ EXAMPLE = "sospes verify night.sql.gz"
 def configure(parser: argparse.ArgumentParser) -> None:
     """Declare the options."""
     parser.add_argument(
-        "backups", nargs="+", type=Path, metavar="BACKUP", help="a backup file, or - for standard input"
+        "backups", nargs="+", type=common.stored, metavar="BACKUP", help="a backup file, or - for standard input"
     )
     parser.add_argument(
         "--values", action="store_true", help="check each value against its column's type, and keys and references"

@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 from collections.abc import Callable, Sequence
 from pathlib import Path
+from urllib.parse import unquote
 
 from sospes.model.errors import UsageError
 from sospes.places.local import local_files
@@ -14,6 +15,24 @@ from sospes.places.streamed import Streamed
 STANDARD_INPUT = "-"
 _SCHEME = re.compile(r"([a-z][a-z0-9+.-]*):/")
 _SCHEMES: dict[str, Callable[[Sequence[Path]], Source]] = {"": local_files}
+_FILES = "sqlite"
+"""A scheme whose addresses are files of this machine."""
+
+
+def file_at(word: str) -> Path:
+    """The file that a word names: a path, `-`, or `sqlite:///FILE`, as libraries write it.
+
+    There FILE is a path from the current folder, and one from the root where it begins with a further slash; a path
+    from the root with three slashes is understood, too, where only that one is there. Raises UsageError for a host.
+    """
+    if not word.startswith(f"{_FILES}:"):
+        return Path(word)
+    host, slash, path = word.removeprefix(f"{_FILES}:").removeprefix("//").partition("/")
+    if host or not slash or not path:
+        raise UsageError(f"{word}: names no file of this machine", f"write {_FILES}:///FILE, or the file's path alone")
+    plain = Path(unquote(path))
+    rooted = Path("/", plain)
+    return rooted if rooted.exists() and not plain.exists() else plain
 
 
 def open_source(paths: Sequence[Path], stdin: Readable | None = None) -> Source:

@@ -71,9 +71,13 @@ class MissingRange:
     @property
     def words(self) -> str:
         """The range as people write it."""
-        low, high = (value.decode("utf-8", "replace") if isinstance(value, bytes) else f"{value}" for value in
-                     (self.lowest or b"", self.highest or b""))  # fmt: skip
-        return f"{low} to {high}"
+        return f"{_as_written(self.lowest)} to {_as_written(self.highest)}"
+
+
+def _as_written(value: int | bytes | None) -> str:
+    if value is None:
+        return ""
+    return value.decode("utf-8", "replace") if isinstance(value, bytes) else str(value)
 
 
 @dataclass(slots=True)

@@ -13,7 +13,7 @@ from sospes.rows.decoding import Row
 
 ROWS_AT_ONCE = 5000
 _CELLS = {
-    mark: re.compile(rf'(?:"((?:[^"]|"")*)"|([^{mark}"\n]*))({mark}|$)') for mark in (",", ";", "\t")
+    mark: re.compile(rf'(?:"((?:[^"]|"")*+)"|([^{mark}"\n]*+))({mark}|\Z)') for mark in (",", ";", "\t")
 }  # fmt: skip
 
 
@@ -53,27 +53,49 @@ def lines_of(blocks: Iterable[bytes], name: str) -> Iterator[str]:
 def csv_rows(lines: Iterator[str], mark: str, name: str) -> Iterator[list[str | None]]:
     """Records of a CSV file, the header first. Nothing between two marks is NULL, a pair of quotes is empty text.
 
-    Raises CannotCheck for quotes that never close.
+    Quotes are read as RFC 4180 has them: around a whole cell, and twice inside of one. Raises CannotCheck, with line
+    and column, for quotes that stand elsewhere or never close.
     """
     pattern = _CELLS[mark]
+    following = 0
     for line in lines:
-        record = line
+        number, record = following + 1, line
+        following = number
         while record.count('"') % 2:
-            following = next(lines, None)
-            if following is None:
-                raise CannotCheck(f"{name}: a quote opens and never closes: {line[:60]}", "mend the file")
-            record += "\n" + following
+            more = next(lines, None)
+            if more is None:
+                column = line.rindex('"') + 1
+                raise _bad_csv(name, number, column, f"a quote opens and never closes: {line[:60]}")
+            record += "\n" + more
+            following += 1
         record = record.removesuffix("\r")
         if '"' not in record:
             yield [cell or None for cell in record.split(mark)]
             continue
         cells: list[str | None] = []
-        for match in pattern.finditer(record):
+        place, open_end = 0, True
+        while open_end:
+            match = pattern.match(record, place)
+            if match is None:
+                raise _misquoted(name, number, record, place)
             quoted, bare, end = match.groups()
             cells.append(quoted.replace('""', '"') if quoted is not None else bare or None)
-            if not end:
-                break
+            place, open_end = match.end(), bool(end)
         yield cells
+
+
+def _misquoted(name: str, number: int, record: str, place: int) -> CannotCheck:
+    """A cell with text before or behind its quotes; it begins at `place` of a record whose first line is `number`."""
+    before = record[:place]
+    line, column = number + before.count("\n"), place - (before.rfind("\n") + 1) + 1
+    return _bad_csv(name, line, column, f"quotes stand inside of a cell, not around it: {record[place : place + 40]!r}")
+
+
+def _bad_csv(name: str, line: int, column: int, what: str) -> CannotCheck:
+    return CannotCheck(
+        f"{name}: line {line:,}, column {column:,}: {what}",
+        "put quotes around the whole cell, and write those inside of it twice",
+    )
 
 
 def json_rows(lines: Iterator[str], name: str) -> Iterator[dict[str, Held]]:

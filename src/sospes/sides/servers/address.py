@@ -7,11 +7,14 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
 from importlib import import_module
 from pathlib import Path
-from typing import Any
+from typing import TYPE_CHECKING
 from urllib.parse import parse_qsl, unquote, urlsplit
 
 from sospes.model.entries import Engine
 from sospes.model.errors import CannotCheck, UsageError
+
+if TYPE_CHECKING:
+    from sospes.model.settings import Profile
 
 SCHEMES = {
     "postgresql": Engine.POSTGRESQL, "postgres": Engine.POSTGRESQL, "mariadb": Engine.MARIADB, "mysql": Engine.MYSQL,
@@ -52,25 +55,31 @@ def is_address(text: str) -> bool:
     return text.startswith("@") or (text.split("://", 1)[0] in SCHEMES and "://" in text)
 
 
-def read_address(text: str, profiles: Mapping[str, Any], environment: Mapping[str, str]) -> Address:
-    """The address in a URL or in a profile. Raises UsageError for one that is wrong or carries a password."""
-    state = Path(environment.get("XDG_STATE_HOME") or STATE)
-    if not text.startswith("@"):
-        return replace(_from_url(text, None), state=state)
-    profile = profiles.get(text[1:])
-    if not isinstance(profile, dict) or "url" not in profile:
-        raise UsageError(
-            f"{text}: no such profile with a url in the configuration file",
-            f"write [profiles.{text[1:]}] with url = ... into it, and name it with --config FILE",
-        )
-    return replace(_from_url(str(profile["url"]), _password(text, profile, environment)), state=state)
+def read_address(text: str, environment: Mapping[str, str]) -> Address:
+    """The address in a URL. Raises UsageError for one that is wrong or carries a password."""
+    return _from_url(text, environment)
 
 
-def _from_url(text: str, password: str | None) -> Address:
-    parts = urlsplit(text)
+def address_of(name: str, profile: Profile, environment: Mapping[str, str]) -> Address:
+    """The address in a profile, with the password from where the profile says that it is.
+
+    Raises UsageError for an address that is wrong, CannotCheck where the password can't be had.
+    """
+    address = _from_url(profile.url, environment)
+    return replace(address, password=_password(f"@{name}", profile, environment))
+
+
+def _from_url(text: str, environment: Mapping[str, str]) -> Address:
+    try:
+        parts = urlsplit(text)
+        host = parts.hostname
+    except ValueError as error:
+        raise UsageError(f"{text}: is no address: {error}", "write an IPv6 address in brackets: [::1]") from error
+    if parts.scheme not in SCHEMES:
+        raise UsageError(f"{text}: is no address of a server", f"it begins with {', '.join(SCHEMES)} and ://")
     if parts.password:
         raise UsageError(
-            f"{parts.scheme}://{parts.hostname or ''}: a password in an address is seen in the list of processes",
+            f"{parts.scheme}://{host or ''}: a password in an address is seen in the list of processes",
             "use a profile with password-env, password-file or password-keyring, or the engine's own password file",
         )
     options = dict(parse_qsl(parts.query))
@@ -85,12 +94,12 @@ def _from_url(text: str, password: str | None) -> Address:
         raise UsageError(f"{text}: its port is no number from 1 to 65535", "write it as host:port") from error
     return Address(
         engine=SCHEMES[parts.scheme],
-        host=parts.hostname,
+        host=host,
         port=port,
         user=unquote(parts.username) if parts.username else None,
         database=unquote(parts.path.lstrip("/")) or None,
-        password=password,
         options=options,
+        state=Path(environment.get("XDG_STATE_HOME") or STATE),
     )
 
 
@@ -104,16 +113,16 @@ def _port(text: str | None) -> int | None:
     return port
 
 
-def _password(name: str, profile: Mapping[str, Any], environment: Mapping[str, str]) -> str | None:
-    if "password-env" in profile:
-        variable = str(profile["password-env"])
+def _password(name: str, profile: Profile, environment: Mapping[str, str]) -> str | None:
+    if profile.password_env is not None:
+        variable = profile.password_env
         if variable not in environment:
             raise UsageError(f"{name}: the variable {variable} is not set", "set it, or use password-file")
         return environment[variable]
-    if "password-keyring" in profile:
-        return _from_keyring(name, str(profile["password-keyring"]))
-    if "password-file" in profile:
-        path = Path(str(profile["password-file"])).expanduser()
+    if profile.password_keyring is not None:
+        return _from_keyring(name, profile.password_keyring)
+    if profile.password_file is not None:
+        path = Path(profile.password_file).expanduser()
         try:
             mode, text = path.stat().st_mode, path.read_text("utf-8")
         except OSError as error:

@@ -6,8 +6,7 @@ docs/figures.md describes the file.
 from __future__ import annotations
 
 import json
-import tomllib
-from collections.abc import Callable, Iterator, Mapping, Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field
 from datetime import UTC, date, datetime, timedelta
 from decimal import Decimal, InvalidOperation
@@ -18,14 +17,16 @@ from sospes.model.entries import Column, Name
 from sospes.model.errors import NotFound, UsageError
 from sospes.model.events import Held
 from sospes.model.findings import Finding, Place, doubt, fault
+from sospes.model.settings import WrittenBounds, WrittenFigure
+from sospes.places.toml import checked, read_toml
 from sospes.rows.canonical import moment_text
 from sospes.rows.totals import Total
 from sospes.work.compare.sides.protocol import RowPart, RowSide
 from sospes.work.seal.form import Seal
 from sospes.work.selection import Selection
 
-_MEASURES = frozenset({"rows", "sum", "newest", "newest-within-hours", "value"})
-_KEYS = frozenset({"table", "column", "key", "sql"}) | _MEASURES
+_NUMBERS = frozenset({"rows", "sum", "newest-within-hours"})
+_HOW = "docs/figures.md shows how figures are written"
 
 
 @dataclass(frozen=True, slots=True)
@@ -101,16 +102,11 @@ def is_figures(path: Path) -> bool:
 
 def read_figures(path: Path) -> list[Figure]:
     """The figures of a file. Raises UsageError for one that says what nobody knows."""
-    try:
-        content = tomllib.loads(path.read_text("utf-8"), parse_float=str)
-    except FileNotFoundError as error:
-        raise NotFound(f"{path}: no such file", "check the path") from error
-    except (tomllib.TOMLDecodeError, UnicodeDecodeError) as error:
-        raise UsageError(f"{path}: is not valid TOML: {error}", "mend that line of the file") from error
+    content = read_toml(path, "file", "check the path", exact=True)
     listed = content.get("figure")
     if not isinstance(listed, list) or set(content) != {"figure"} or not listed:
-        raise UsageError(f"{path}: holds no figures", "write one [[figure]] or more, as docs/figures.md shows")
-    return [_figure(path, number, item) for number, item in enumerate(listed, 1)]
+        raise UsageError(f"{path}: holds no figures", f"write one [[figure]] or more; {_HOW}")
+    return [_figure(f"{path}: figure {number}", item) for number, item in enumerate(listed, 1)]
 
 
 def figures_of_seal(seal: Seal) -> list[Figure]:
@@ -147,39 +143,57 @@ def draft_of(seal: Seal) -> str:
     return "\n".join(lines) + "\n"
 
 
-def _figure(path: Path, number: int, item: Mapping[str, Any]) -> Figure:
-    def wrong(what: str) -> UsageError:
-        return UsageError(f"{path}: figure {number} {what}", "docs/figures.md shows how figures are written")
-
-    if strange := sorted(set(item) - _KEYS):
-        raise wrong(f"has the unknown key {strange[0]!r}")
-    measures = sorted(set(item) & _MEASURES)
+def _figure(where: str, item: object) -> Figure:
+    found = checked(item, WrittenFigure, where, _HOW)
+    measures = {name: value for name, value in _measured(found).items() if value is not None}
     if len(measures) != 1:
-        raise wrong(f"must have one of {', '.join(sorted(_MEASURES))}, and has {', '.join(measures) or 'none'}")
-    [measure] = measures
-    sql, table, column = item.get("sql"), item.get("table"), item.get("column")
-    if (sql is None) == (table is None) or (sql is not None and measure != "value"):
-        raise wrong("must name a table, or have sql and its value")
-    if table is not None and (column is None) != (measure == "rows"):
-        raise wrong("must name a column" if column is None else "counts rows, which have no column")
-    key = item.get("key", {})
-    if sql is None and (measure == "value") != bool(key):
-        raise wrong("must name the row of its value by key = { column = value }")
-    pairs = tuple((str(name), _text(value)) for name, value in key.items())
-    bounds = _bounds(item[measure], wrong)
+        stated = ", ".join(measures) or "none"
+        raise UsageError(f"{where} must have one of {', '.join(_measured(found))}, and has {stated}", _HOW)
+    [(measure, value)] = measures.items()
+    if problem := _misfit(found, measure):
+        raise UsageError(f"{where} {problem}", _HOW)
+    bounds = _bounds(value, f"{where}, {measure}", numbers=measure in _NUMBERS)
     if measure == "newest-within-hours" and bounds.least == bounds.most:  # one number is the most that may go by
         bounds = Bounds(None, bounds.most)
-    return Figure(measure=measure, bounds=bounds, table=table, column=column, key=pairs, sql=sql)
+    key = tuple((name, _text(cell)) for name, cell in found.key.items())
+    return Figure(measure=measure, bounds=bounds, table=found.table, column=found.column, key=key, sql=found.sql)
 
 
-def _bounds(value: object, wrong: Callable[[str], UsageError]) -> Bounds:
+def _measured(found: WrittenFigure) -> dict[str, Any]:
+    """What may be known, and what is stated of it."""
+    return {
+        "rows": found.rows, "sum": found.sum, "newest": found.newest,
+        "newest-within-hours": found.newest_within_hours, "value": found.value,
+    }  # fmt: skip
+
+
+def _misfit(found: WrittenFigure, measure: str) -> str:
+    """What of a figure doesn't go together; empty where all does."""
+    if (found.sql is None) == (found.table is None) or (found.sql is not None and measure != "value"):
+        return "must name a table, or have sql and its value"
+    if found.table is not None and (found.column is None) != (measure == "rows"):
+        return "must name a column" if found.column is None else "counts rows, which have no column"
+    if found.sql is None and (measure == "value") != bool(found.key):
+        return "must name the row of its value by key = { column = value }"
+    return ""
+
+
+def _bounds(value: object, where: str, *, numbers: bool) -> Bounds:
+    """What a figure may be; `numbers` says that nothing but a number makes sense."""
     if isinstance(value, list):
-        raise wrong("has a list where one figure is expected")
-    if not isinstance(value, dict):
-        return Bounds(_text(value), _text(value))
-    if not value or set(value) - {"least", "most"}:
-        raise wrong("has bounds other than least and most")
-    return Bounds(*(None if value.get(name) is None else _text(value[name]) for name in ("least", "most")))
+        raise UsageError(f"{where} has a list where one figure is expected", _HOW)
+    if isinstance(value, dict):
+        stated = checked(value, WrittenBounds, where, "bounds are written as { least = 1, most = 2 }")
+        given: list[object] = [stated.least, stated.most]
+        if given == [None, None]:
+            raise UsageError(f"{where} has neither least nor most", _HOW)
+    else:
+        given = [value, value]
+    texts = [None if one is None else _text(one) for one in given]
+    for text in texts:
+        if numbers and text is not None and _number(text) is None:
+            raise UsageError(f"{where}: {text!r} is no number", _HOW)
+    return Bounds(*texts)
 
 
 def _text(value: object) -> str:

@@ -4,13 +4,14 @@ from __future__ import annotations
 
 import time
 from contextlib import ExitStack
+from dataclasses import replace
 from datetime import UTC, datetime
 from pathlib import Path
 
 from sospes.formats.opening import open_backup
-from sospes.model.errors import CannotCheck
 from sospes.model.findings import Finding, Place, fault
 from sospes.model.outcome import Outcome
+from sospes.model.verdict import Severity
 from sospes.sides.servers.address import Address
 from sospes.work.compare.compare import Comparison, concluded, side_findings
 from sospes.work.compare.drift import stated_time
@@ -26,8 +27,9 @@ from sospes.work.compare.figures import (
 from sospes.work.compare.matching import Comparing, reading
 from sospes.work.compare.sides.opening import open_side
 from sospes.work.compare.sides.protocol import RowSide
-from sospes.work.seal.form import ENDING, BadSeal, Seal, read_seal
+from sospes.work.seal.form import ENDING, Seal
 from sospes.work.seal.making import RowSums
+from sospes.work.seal.using import opened_seal
 
 
 def is_known(place: Path | Address) -> bool:
@@ -35,15 +37,21 @@ def is_known(place: Path | Address) -> bool:
     return isinstance(place, Path) and (is_figures(place) or place.suffix.lower() == ENDING)
 
 
-def compare_known(left_place: Path | Address, right: Path, how: Comparing) -> Outcome[Comparison]:
-    """Hold LEFT against figures or a seal."""
+def compare_known(
+    left_place: Path | Address, right: Path, how: Comparing, key: bytes | None = None
+) -> Outcome[Comparison]:
+    """Hold LEFT against figures or a seal, whose signature is checked with the key."""
     begin = time.perf_counter()
-    seal = None if is_figures(right) else _seal(right)
+    seal, wrong = (None, []) if is_figures(right) else opened_seal(right, key)
+    if seal is None and wrong:
+        nothing = Comparison(left=str(left_place), right=str(right), tables=(), differences=(), objects=None)
+        told = [item if item.code == "seal-forged" else replace(item, severity=Severity.DOUBT) for item in wrong]
+        return concluded(nothing, told, begin)  # a damaged seal says nothing of the backup
     figures = read_figures(right) if seal is None else figures_of_seal(seal)
     with ExitStack() as stack:
         left = open_side(left_place, reading(how, None), stack)
         checked = tuple(check_figures(_known(figures, how), left, _time_of(left, how)))
-        findings = [*side_findings(left, "left"), *told_figures(checked, left)]
+        findings = [*wrong, *side_findings(left, "left"), *told_figures(checked, left)]
         if seal is not None and left.backup is not None:
             findings += _row_digests(left, left.backup, seal, (checked, how))
     comparison = Comparison(left=left.name, right=str(right), tables=(), differences=(), objects=None, figures=checked)
@@ -53,13 +61,6 @@ def compare_known(left_place: Path | Address, right: Path, how: Comparing) -> Ou
 def _known(figures: list[Figure], how: Comparing) -> list[Figure]:
     """The figures of the tables that were asked for."""
     return [figure for figure in figures if not how.tables or figure.table in how.tables]
-
-
-def _seal(path: Path) -> Seal:
-    try:
-        return read_seal(path, None)
-    except BadSeal as error:
-        raise CannotCheck(error.finding.message, error.finding.advice) from error
 
 
 def _time_of(left: RowSide, how: Comparing) -> datetime | None:

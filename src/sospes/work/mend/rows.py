@@ -11,6 +11,7 @@ from collections.abc import Callable, Iterator, Sequence
 from contextlib import ExitStack
 from dataclasses import dataclass, field, replace
 from datetime import datetime
+from decimal import Decimal, InvalidOperation
 from itertools import chain
 from pathlib import Path
 
@@ -21,6 +22,7 @@ from sospes.model.errors import CannotCheck, UsageError
 from sospes.model.events import Held
 from sospes.model.findings import Finding, Place, doubt, fault, note
 from sospes.model.outcome import Outcome
+from sospes.model.types import Meaning
 from sospes.model.verdict import Rung
 from sospes.places.writing import write_whole
 from sospes.rows.decoding import Row
@@ -226,11 +228,26 @@ class _Maker:
         first, last = self.how.first_key, self.how.last_key
         if (first is None and last is None) or not self.fix.pair.key:
             return True
-        value = row[self.fix.pair.key[0]]
-        if isinstance(value, int):
-            return (first is None or value >= int(first)) and (last is None or value <= int(last))
-        text = "" if value is None else str(value)
-        return (first is None or text >= first) and (last is None or text <= last)
+        place = self.fix.pair.key[0]
+        if row[place] is None:
+            return False
+        text = str(row[place])
+        if self.fix.pair.meanings[place] not in {Meaning.INTEGER, Meaning.DECIMAL}:
+            return (first is None or text >= first) and (last is None or text <= last)
+        low, high = self._number(first), self._number(last)
+        value = Decimal(text)
+        return (low is None or value >= low) and (high is None or value <= high)
+
+    def _number(self, bound: str | None) -> Decimal | None:
+        """A bound of a key of numbers. Raises UsageError for one that is none."""
+        try:
+            return None if bound is None else Decimal(bound)
+        except InvalidOperation as error:
+            column = self.fix.pair.columns[self.fix.pair.key[0]]
+            raise UsageError(
+                f"{bound}: is no number, and {column} of {self.fix.pair.name.label} holds numbers",
+                "give --from-key and --to-key values of the key's first column",
+            ) from error
 
     def _cells(self, row: Row) -> dict[str, tuple[Column, Held]]:
         pair = self.fix.pair

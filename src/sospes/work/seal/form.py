@@ -139,7 +139,10 @@ def read_seal(path: Path, key: bytes | None) -> Seal:
             f"{path}: is a seal of version {body.get('sospes_seal')!r}, this program knows {VERSION}",
             "use the version of Sospes that made it, or make a new seal",
         )
-    return _parsed(body, signed=signature is not None)
+    try:
+        return _parsed(body, signed=signature is not None)
+    except (ValueError, KeyError, TypeError, AttributeError, zlib.error):
+        raise BadSeal(_damaged(path)) from None
 
 
 def _parsed(body: dict[str, Any], signed: bool) -> Seal:

@@ -58,20 +58,27 @@ def find_seal(paths: Sequence[Path], use: SealUse) -> tuple[Seal | None, Path | 
             "somebody may have taken it away: find out who made it, and when; --no-seal does without",
         ).at(file=str(path))
         return None, None if gone else path, [finding]
-    try:
-        seal = read_seal(path, use.key)
-    except BadSeal as bad:
-        return None, path, [bad.finding]
-    findings = []
-    if seal.signed and use.key is None:
-        findings.append(
-            doubt(
-                "signature-unchecked",
-                f"{path.name}: the seal is signed, and no key was given to check it",
-                "give the key with --key-file FILE or in SOSPES_SEAL_KEY",
-            ).at(file=str(path))
-        )
+    seal, findings = opened_seal(path, use.key)
     return seal, path, findings
+
+
+def opened_seal(path: Path, key: bytes | None) -> tuple[Seal | None, list[Finding]]:
+    """A seal, and what is wrong with it: the one way in which seals are opened, wherever they are named.
+
+    Raises CannotCheck for one that can't be read, or is of a version that nobody knows.
+    """
+    try:
+        seal = read_seal(path, key)
+    except BadSeal as bad:
+        return None, [bad.finding]
+    if not seal.signed or key is not None:
+        return seal, []
+    unchecked = doubt(
+        "signature-unchecked",
+        f"{path.name}: the seal is signed, and no key was given to check it",
+        "give the key with --key-file FILE or in SOSPES_SEAL_KEY",
+    )
+    return seal, [unchecked.at(file=str(path))]
 
 
 def require_seal(seal: Seal | None, path: Path | None, paths: Sequence[Path]) -> None:
