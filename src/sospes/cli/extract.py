@@ -31,9 +31,9 @@ def configure(parser: argparse.ArgumentParser) -> None:
     parser.add_argument(
         "--as",
         dest="form",
-        choices=["sql", "csv", "jsonl"],
+        choices=["sql", "csv", "jsonl", "parquet"],
         default="sql",
-        help="SQL script, CSV, or JSON lines (default: %(default)s)",
+        help="SQL script, CSV, JSON lines, or Parquet with the backup's types (default: %(default)s)",
     )
     parser.add_argument(
         "--into", type=Path, metavar="FILE", help="load the tables into a new embedded side copy instead"

@@ -224,18 +224,8 @@ def _pair(
         if match is not None and column.name not in ignored:
             columns.append(column.name)
             meanings.append(_meaning(left.engine, column, right.engine, match))
-    mine = {_folded(column.name, right.engine) for column in one.columns}
-    names = {_folded(column.name, right.engine) for column in other.columns}
-    left_extra = tuple(
-        column.name
-        for column in one.columns
-        if _folded(column.name, right.engine) not in names and column.name not in ignored
-    )
-    right_extra = tuple(
-        column.name
-        for column in other.columns
-        if _folded(column.name, right.engine) not in mine and column.name not in ignored
-    )
+    left_extra = _extra(one, other, right.engine, ignored)
+    right_extra = _extra(other, one, right.engine, ignored)
     wanted = tuple(key) or one.key or other.key
     return Pair(
         name=one.name if left.typed else other.name,
@@ -247,6 +237,16 @@ def _pair(
         left_extra=left_extra,
         right_extra=right_extra,
         untyped=left.typed is not right.typed,
+    )
+
+
+def _extra(one: RowTable, other: RowTable, engine: Engine | None, ignored: Sequence[str]) -> tuple[str, ...]:
+    """Columns that only one table has; one that the other computes is no other's."""
+    names = {_folded(name, engine) for name in (*(column.name for column in other.columns), *other.generated)}
+    return tuple(
+        column.name
+        for column in one.columns
+        if _folded(column.name, engine) not in names and column.name not in ignored
     )
 
 

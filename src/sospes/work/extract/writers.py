@@ -1,4 +1,4 @@
-"""Writers of extracted tables: SQL that loads on the original engine, CSV, JSON lines."""
+"""Writers of extracted tables: SQL that loads on the original engine, and forms for other programs."""
 
 from __future__ import annotations
 
@@ -9,9 +9,11 @@ from sospes.engines.registry import dialect_of
 from sospes.model.entries import Column, Engine, Entry, Name
 from sospes.model.errors import UsageError
 from sospes.model.events import Batch, Event, Notation, RowsBegin, RowsEnd
-from sospes.model.types import Hold
-from sospes.rows.decoding import Row, held_rows
-from sospes.rows.writing import csv_header, csv_lines, is_formula, json_lines, sql_rows, without_formulas
+from sospes.model.types import Hold, Meaning
+from sospes.rows.decoding import held_rows
+from sospes.rows.encoders import ENCODERS, RowEncoder
+from sospes.rows.parquet import TypedColumn
+from sospes.rows.writing import sql_rows
 from sospes.sql.quoting import double_quoted
 from sospes.work.extract.gathering import Gatherer
 from sospes.work.selection import Selection
@@ -30,17 +32,35 @@ class ExtractedTable:
 
 @dataclass(slots=True)
 class Output:
-    """A file that is written beside its place and put there at the end, so that nothing half done is seen."""
+    """A file that only grows. It lies beside its place and is put there at the end: nothing half done is seen."""
 
     file: IO[bytes]
     written: int = 0
     discarded: bool = False
 
     def write(self, data: bytes) -> int:
-        """Write bytes; how many."""
+        """Write bytes; how many. What a library still writes once all was given up goes nowhere."""
+        if self.file.closed:
+            return len(data)
         self.file.write(data)
         self.written += len(data)
         return len(data)
+
+    @property
+    def closed(self) -> bool:
+        """Whether the file was closed."""
+        return self.file.closed
+
+    def tell(self) -> int:
+        """How many bytes were written."""
+        return self.written
+
+    def flush(self) -> None:
+        """Give what was written to the system."""
+        self.file.flush()
+
+    def close(self) -> None:
+        """The file is closed by who opened it."""
 
     def discard(self) -> None:
         """Nothing is to come of it."""
@@ -114,51 +134,61 @@ def _copy_opening(begin: RowsBegin) -> bytes:
 
 
 class RowsWriter:
-    """Writes the rows of one table as CSV or JSON lines.
+    """Writes the rows of one table in a form for other programs.
 
-    formulas  how many rows of a CSV file have a cell that a spreadsheet would run; with `safe` none has
+    With `safe` no cell of it is left that a spreadsheet would run.
     """
 
     def __init__(self, output: Output, selection: Selection, form: str, *, safe: bool = False) -> None:
-        self.formulas = 0
         self._safe = safe
         self._output = output
         self._form = form
         self.wants = selection
-        self._columns: list[Column] = []
+        self._columns: list[TypedColumn] = []
         self._engine: Engine | None = None
         self._current: Name | None = None
-        self._header_written = False
+        self._encoder: RowEncoder | None = None
         self.left_out: list[str] = []
         self.tables: dict[Name, ExtractedTable] = {}
+
+    @property
+    def formulas(self) -> int:
+        """How many rows have a cell that a spreadsheet would run."""
+        return self._encoder.formulas if self._encoder is not None else 0
 
     def take(self, event: Event, engine: Engine | None) -> None:
         """Write what an event asks for."""
         self._engine = engine or self._engine
         if isinstance(event, Entry) and event.kind == "table" and self.wants(event.name):
-            self._begin(event.name, list(event.columns), write_header=False)
+            self._begin(event.name, list(event.columns))
         elif isinstance(event, RowsBegin):
             self._current = event.table if self.wants(event.table) else None
             if self._current is not None:
-                self._begin(event.table, _columns_of(event), write_header=True)
+                self._begin(event.table, _columns_of(event))
+                self._started(event.table)
         elif isinstance(event, Batch) and self._current is not None:
             self._rows(event, self._current)
 
-    def _begin(self, name: Name, columns: list[Column], write_header: bool) -> None:
-        self._columns = columns
+    def _begin(self, name: Name, columns: list[Column]) -> None:
+        dialect = dialect_of(self._engine)
+        self._columns = [
+            TypedColumn(column, dialect.hold(column.type), dialect.meaning(column.type, column.collation))
+            if column.type
+            else TypedColumn(column, Hold.TEXT, Meaning.TEXT)
+            for column in columns
+        ]
         self.tables.setdefault(
             name, ExtractedTable(database=name.database, schema=name.schema, name=name.name, rows=0, bytes=0)
         )
-        if write_header:
-            self._write_header()
 
-    def _write_header(self) -> None:
-        if self._form == "csv" and not self._header_written:
-            self._output.write(csv_header([column.name for column in self._columns]))
-        self._header_written = True
+    def _started(self, table: Name) -> RowEncoder:
+        if self._encoder is None:
+            make = ENCODERS[self._form]
+            self._encoder = make(self._output, self._columns, table.label, safe=self._safe)
+        return self._encoder
 
     def _rows(self, batch: Batch, table: Name) -> None:
-        holds = [dialect_of(self._engine).hold(column.type) if column.type else Hold.TEXT for column in self._columns]
+        holds = [typed.hold for typed in self._columns]
         bad: list[int] = []
         rows = list(held_rows(batch, holds, lambda row, column, cell: bad.append(row)))
         if bad:
@@ -166,26 +196,14 @@ class RowsWriter:
                 f"{table.label}: row {batch.number_of(bad[0]):,} holds a value that its column can't have",
                 "take the table out as SQL, which copies rows as they stand, or verify the backup first",
             )
-        names = [column.name for column in self._columns]
-        if self._form == "csv":
-            rows = self._without_formulas(rows)
-        text = csv_lines(rows) if self._form == "csv" else json_lines(names, rows)
-        found = self.tables[table]
-        self.tables[table] = replace(
-            found, rows=found.rows + batch.rows, bytes=(found.bytes or 0) + self._output.write(text)
-        )
-
-    def _without_formulas(self, rows: list[Row]) -> list[Row]:
-        """The rows, safe if that is wanted; else those that are not are counted."""
-        if self._safe:
-            return [without_formulas(row) for row in rows]
-        self.formulas += sum(any(map(is_formula, row)) for row in rows)
-        return rows
+        self._started(table).write(rows)
+        self.tables[table] = replace(self.tables[table], rows=self.tables[table].rows + batch.rows)
 
     def close(self) -> None:
-        """A table without rows still has its header."""
-        if self._columns:
-            self._write_header()
+        """A table without rows still has its header. All that was written is the one table's."""
+        for name in self.tables:
+            self._started(name).close()
+            self.tables[name] = replace(self.tables[name], bytes=self._output.written)
 
 
 def _columns_of(begin: RowsBegin) -> list[Column]:

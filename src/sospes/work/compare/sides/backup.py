@@ -124,7 +124,8 @@ class BackupRows(BasicSide):
         if entry.kind == "table":
             entries[entry.name] = entry
             columns = tuple(column for column in entry.columns if not column.generated)
-            self.tables[entry.name] = RowTable(name=entry.name, columns=columns)
+            generated = tuple(column.name for column in entry.columns if column.generated)
+            self.tables[entry.name] = RowTable(name=entry.name, columns=columns, generated=generated)
         elif entry.kind in {"view", "materialized view"}:
             self.tables.pop(entry.name, None)
         table = self.tables.get(entry.about or entry.name)

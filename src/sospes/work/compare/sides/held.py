@@ -15,6 +15,7 @@ from sospes.model.errors import CannotCheck, NotFound, UsageError
 from sospes.model.findings import Finding
 from sospes.rows.decoding import Row
 from sospes.rows.files import csv_mark, csv_rows, in_parts, is_json_lines, json_rows, lines_of, reordered
+from sospes.rows.parquet import is_parquet, parquet_columns, parquet_rows
 from sospes.sides.embedded.names import quoted
 from sospes.sides.embedded.shape import MARK
 from sospes.stream.containers import Block
@@ -108,7 +109,7 @@ class SideCopy(BasicSide):
 
 @dataclass(slots=True)
 class RowFile(BasicSide):
-    """Rows of a CSV or JSON-lines file: one table without types, whatever it is called on the other side."""
+    """Rows of a CSV, JSON-lines or Parquet file: one table without types, whatever it is called on the other side."""
 
     path: Path
     opening: Opening
@@ -123,7 +124,7 @@ class RowFile(BasicSide):
     written_at: str | None = None
 
     def __post_init__(self) -> None:
-        """Read the header, or the keys of the first object."""
+        """Read the names of the columns: the header, the keys of the first object, or the file's own schema."""
         self.name = str(self.path)
         self.head = open_backup([self.path], self.opening).head.plain
         columns = tuple(Column(name=name, type="") for name in self._header())
@@ -147,6 +148,8 @@ class RowFile(BasicSide):
                 self.findings.append(block)
 
     def _header(self) -> Sequence[str]:
+        if is_parquet(self.head):
+            return parquet_columns(self.path)
         if is_json_lines(self.head):
             first = next(json_rows(self._lines(), self.name), {})
             return list(first)
@@ -164,8 +167,11 @@ class RowFile(BasicSide):
     def parts(self, wants: Wants) -> Iterator[RowPart]:
         """All rows."""
         names = tuple(column.name for column in self.tables[self.only].columns)
-        if is_json_lines(self.head):
-            rows: Iterator[Row] = (reordered(record, names) for record in json_rows(self._lines(), self.name))
+        rows: Iterator[Row]
+        if is_parquet(self.head):
+            rows = parquet_rows(self.path)
+        elif is_json_lines(self.head):
+            rows = (reordered(record, names) for record in json_rows(self._lines(), self.name))
         else:
             rows = self._csv(len(names))
         for part in in_parts(rows):

@@ -20,6 +20,7 @@ from sospes.model.progress import Progress
 from sospes.places.writing import nameless_file
 from sospes.rows.copied import CopySums
 from sospes.rows.files import csv_mark, is_json_lines
+from sospes.rows.parquet import is_parquet
 from sospes.sides.registry import open_live
 from sospes.sides.servers.address import Address
 from sospes.work.compare.sides.backup import BackupRows
@@ -99,6 +100,10 @@ def _kind(path: Path, opening: Opening) -> type[BackupRows | RowFile | SideCopy]
     if opened.form is not None and opened.source.path and is_side_copy(opened.source.path):
         return SideCopy
     head = opened.head.plain
+    if is_parquet(head):
+        if opened.containers:
+            raise CannotCheck(f"{path}: is Parquet inside of {opened.containers[0]} data", "unpack it first")
+        return RowFile
     rows_file = path.suffix.lower() in _ROW_FILES or opened.form is None
     named = path.suffix.lower() in _ROW_FILES
     if rows_file and (is_json_lines(head) or ((named or csv_mark(head)) and _is_text(head))):

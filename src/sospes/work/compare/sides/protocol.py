@@ -20,12 +20,16 @@ Wants = Callable[[Name], bool]
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class RowTable:
-    """A table that rows can be had of: its columns with values, its primary key's columns, tables it refers to."""
+    """A table that rows can be had of: its columns with values, its primary key's columns, tables it refers to.
+
+    generated  the names of columns that are computed, whose values no backup needs and a file of rows may have
+    """
 
     name: Name
     columns: tuple[Column, ...]
     key: tuple[str, ...] = ()
     references: tuple[Name, ...] = ()
+    generated: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
