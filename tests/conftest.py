@@ -13,12 +13,17 @@ from dataclasses import dataclass
 from pathlib import Path
 from typing import Any
 
+import hypothesis
 import jsonschema
 import pytest
 
 from sospes.cli.main import main
 from tests.servers import MariadbServer, PostgresServer, postgres_folders
 
+hypothesis.settings.register_profile(  # how long an example takes says how busy the machine is, and nothing else
+    "patient", deadline=None, suppress_health_check=[hypothesis.HealthCheck.too_slow]
+)
+hypothesis.settings.load_profile("patient")
 DUMPS = Path(__file__).parent / "dumps"
 INPUTS = Path(__file__).parent / "inputs"
 SCHEMA = json.loads((Path(__file__).parent.parent / "src/sospes/report/schema.json").read_text())

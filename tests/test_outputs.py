@@ -182,7 +182,7 @@ def test_an_early_interruption_says_no_word_of_python(after: float, night: Path)
     if b"Traceback" in said:  # only the interpreter's own start may end like this
         assert b"sospes/cli" not in said and b"sospes/work" not in said, said.decode()
     else:
-        assert child.returncode in {0, 130}
+        assert child.returncode in {0, 130, -signal.SIGINT}  # the last one before the interpreter itself was up
 
 
 @pytest.mark.servers

@@ -42,17 +42,16 @@ def mark_of(folder: Path) -> dict[str, object] | None:
 
 def alive(pid: object) -> bool:
     """Whether a process of that number runs on this machine."""
-    if not isinstance(pid, int):
+    if not isinstance(pid, int) or pid <= 0:
         return False
+    import psutil
+
     try:
-        os.kill(pid, 0)
-    except ProcessLookupError:
+        return bool(psutil.Process(pid).status() != psutil.STATUS_ZOMBIE)
+    except psutil.NoSuchProcess:
         return False
-    except PermissionError:
+    except psutil.AccessDenied:
         return True
-    with suppress(OSError):
-        return ") Z " not in Path(f"/proc/{pid}/stat").read_text()
-    return True
 
 
 def is_in_use(mark: dict[str, object]) -> bool:

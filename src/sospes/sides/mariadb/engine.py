@@ -20,7 +20,8 @@ from sospes.sides.servers.restoring import Making
 
 def _private(binaries: Binaries, work_folder: Path | None, making: Making) -> MariadbRestore:
     server = PrivateMariadb(binaries, work_folder, walled=making.walled).started()
-    return MariadbRestore(PrivateHost(server), making.workers, making.of_kin)
+    with server.given_up():
+        return MariadbRestore(PrivateHost(server), making.workers, making.of_kin)
 
 
 def _shared(address: Address, naming: Naming, making: Making) -> MariadbRestore:

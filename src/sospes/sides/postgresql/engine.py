@@ -27,8 +27,9 @@ def _snapshot(address: Address, timeout_seconds: int) -> LiveDatabase:
 
 
 def _private(binaries: Binaries, work_folder: Path | None, making: Making) -> PostgresqlRestore:
-    host = PrivateHost(PrivatePostgresql(binaries, work_folder, walled=making.walled).started(), making.encoding)
-    return PostgresqlRestore(host, making.workers, making.several)
+    server = PrivatePostgresql(binaries, work_folder, walled=making.walled).started()
+    with server.given_up():
+        return PostgresqlRestore(PrivateHost(server, making.encoding), making.workers, making.several)
 
 
 def _shared(address: Address, naming: Naming, making: Making) -> PostgresqlRestore:

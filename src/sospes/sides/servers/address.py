@@ -10,6 +10,8 @@ from pathlib import Path
 from typing import TYPE_CHECKING
 from urllib.parse import parse_qsl, unquote, urlsplit
 
+from platformdirs import user_state_path
+
 from sospes.model.entries import Engine
 from sospes.model.errors import CannotCheck, UsageError
 
@@ -21,7 +23,8 @@ SCHEMES = {
 }  # fmt: skip
 _TLS = frozenset({"sslmode", "sslrootcert", "sslcert", "sslkey", "ssl_ca", "ssl_cert", "ssl_key"})
 _PLACES = frozenset({"host", "port", "unix_socket", "socket", "connect_timeout"})
-STATE = Path("~/.local/state")
+STATE = user_state_path()
+"""Where programs keep what their user need not see, by the custom of the system."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -17,6 +17,8 @@ from dataclasses import dataclass
 from pathlib import Path
 from typing import Self
 
+import psutil
+
 from sospes.model.entries import Engine
 from sospes.model.errors import CannotCheck, NoRoom
 from sospes.places.own import alive, is_in_use, mark_of, size_of, write_mark
@@ -92,6 +94,17 @@ class PrivateServer:
             self.remove()
             raise
         return self
+
+    @contextmanager
+    def given_up(self) -> Iterator[None]:
+        """What is first done with the server: if it fails, nothing is left of it, and why it was stopped is told."""
+        try:
+            yield
+        except BaseException as error:
+            self.remove()
+            if self.stopped is not None and isinstance(error, Exception):
+                raise self.stopped from error
+            raise
 
     def start(self) -> None:
         """Set the server up and start it."""
@@ -232,13 +245,12 @@ def _delete(folder: Path) -> None:
 def _processes(folder: Path) -> Iterator[int]:
     """Processes whose home is a private server's folder, as all have that Sospes starts there.
 
-    Empty on systems that show no process's environment as a file.
+    Those whose environment this user may not see are none of ours.
     """
-    wanted = b"HOME=" + os.fsencode(folder)
-    for path in Path("/proc").glob("[0-9]*/environ"):
-        with suppress(OSError):
-            if wanted in path.read_bytes().split(b"\0"):
-                yield int(path.parent.name)
+    for process in psutil.process_iter():
+        with suppress(psutil.Error, OSError):
+            if process.environ().get("HOME") == str(folder):
+                yield process.pid
 
 
 def _unprivileged(names: Sequence[str]) -> int:
@@ -303,6 +315,6 @@ def drop_leftover(leftover: Leftover) -> None:
 def _runs_in(pid: int, folder: Path) -> bool:
     """Whether a process is the folder's own server: its number may have gone to another one since."""
     try:
-        return str(folder).encode() in Path(f"/proc/{pid}/cmdline").read_bytes()
-    except OSError:
+        return any(str(folder) in word for word in psutil.Process(pid).cmdline())
+    except psutil.Error:
         return False

@@ -17,10 +17,12 @@ import socket
 import subprocess
 import sys
 from collections.abc import Iterator, Mapping, Sequence
-from contextlib import ExitStack, contextmanager
+from contextlib import ExitStack, contextmanager, suppress
 from dataclasses import dataclass, field
 from pathlib import Path
 from typing import IO, Any
+
+import psutil
 
 from sospes.model.errors import CannotCheck
 from sospes.places.own import work_folder
@@ -44,11 +46,9 @@ _SHARED = ("/usr", "/bin", "/sbin", "/lib", "/lib32", "/lib64")
 def nobodys_number() -> int:
     """The number of a user that nobody is and that owns nothing that runs."""
     taken = {entry.pw_uid for entry in pwd.getpwall()}
-    for path in Path("/proc").glob("[0-9]*"):
-        try:
-            taken.add(path.stat().st_uid)
-        except OSError:
-            continue  # it ended
+    for process in psutil.process_iter():
+        with suppress(psutil.Error):  # it ended
+            taken.update(process.uids())
     return secrets.choice([number for number in _NUMBERS if number not in taken])
 
 

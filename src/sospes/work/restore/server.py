@@ -132,8 +132,8 @@ def _begun(opened: Opened, task: _Task, steps: Steps) -> tuple[EngineRestore, st
         restore = served.private(binaries, how.opening.work_folder, making)
     try:
         require(f"the private server, version {binaries.words}", restore.host.shortfalls(needs))
-    except BaseException:
-        restore.abandon()
+    except BaseException as error:
+        _abandon(restore, error)
         raise
     return restore, binaries.words
 
@@ -171,9 +171,7 @@ def _on_server(opened: Opened, task: _Task, kept: tuple[Steps, Tally]) -> Rehear
         if kept_side:
             restore.host.hand_over()
     except BaseException as error:
-        restore.abandon()
-        if isinstance(error, Exception) and (cause := restore.host.stopped or outside(error)) is not None:
-            raise cause from error
+        _abandon(restore, error)
         raise
     if not kept_side:
         with steps.step("drop the side copy" if task.server else "remove the private server"):
@@ -190,6 +188,13 @@ def _on_server(opened: Opened, task: _Task, kept: tuple[Steps, Tally]) -> Rehear
         not_rehearsed=tuple(_refused(restore)),
         objects=objects,
     )
+
+
+def _abandon(restore: EngineRestore, error: BaseException) -> None:
+    """Remove what was made; raises what the error comes from, where that says nothing of the backup."""
+    restore.abandon()
+    if isinstance(error, Exception) and (cause := restore.host.stopped or outside(error)) is not None:
+        raise cause from error
 
 
 _OF_TABLES = frozenset({"table", "column", "default", "comment", "grant", "owner", "role"})
