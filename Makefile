@@ -2,14 +2,19 @@
 VENV ?= .venv
 PYTHON ?= python3
 BIN := $(VENV)/bin
+PYTEST := $(BIN)/python -m pytest --numprocesses auto --dist worksteal
 
-.PHONY: demo test lint bench fuzz clean
+.PHONY: demo test check lint bench coverage mutants fuzz dist oldest clean
 
 demo: $(VENV)/ready
 	$(BIN)/sospes demo
 
 test: lint
-	$(BIN)/python -m pytest --numprocesses auto --dist worksteal
+	$(PYTEST)
+
+# the same without what needs a database server: some minutes less
+check: lint
+	$(PYTEST) -m "not servers"
 
 lint: $(VENV)/ready
 	$(BIN)/ruff format --check .
@@ -17,12 +22,38 @@ lint: $(VENV)/ready
 	$(BIN)/mypy
 	$(BIN)/lint-imports
 
+# all that is measured; some of it needs servers, and says so where there are none
 bench: $(VENV)/ready
-	$(BIN)/python -m benchmarks.speed
-	$(BIN)/python -m benchmarks.damage
+	for bench in speed damage archives sealed refused restore live; do $(BIN)/python -m benchmarks.$$bench || exit 1; done
+
+coverage: $(VENV)/ready
+	$(BIN)/coverage run -m pytest -m "not servers"
+	$(BIN)/coverage combine
+	$(BIN)/coverage report
+
+# changes the program in small ways, a sample of them, and lists those that no test notices
+mutants: $(VENV)/ready
+	$(BIN)/python -m tools.mutants
 
 fuzz: $(VENV)/ready
 	$(BIN)/python -m tests.fuzz --seconds 600
+
+# wheel and source package, and the demo from the wheel in an environment without anything else
+dist: $(VENV)/ready
+	rm -rf dist
+	$(BIN)/python -m build --outdir dist .
+	rm -rf build/wheel-only && $(PYTHON) -m venv build/wheel-only
+	build/wheel-only/bin/python -m pip install --quiet --disable-pip-version-check dist/*.whl
+	cd build && wheel-only/bin/sospes demo --work-folder wheel-only
+
+# the oldest versions that pyproject.toml allows
+oldest: $(VENV)/ready
+	rm -rf build/oldest && $(PYTHON) -m venv build/oldest
+	$(BIN)/python tools/oldest.py > build/oldest.txt
+	build/oldest/bin/python -m pip install --quiet --disable-pip-version-check -c build/oldest.txt '.[parquet]' \
+	  pytest hypothesis jsonschema
+	build/oldest/bin/python -m pytest -m "not servers" tests/test_dumps.py tests/test_verdicts.py tests/test_parquet.py \
+	  tests/test_written_files.py tests/test_compare.py tests/test_seal.py tests/test_salvage.py
 
 $(VENV)/ready: pyproject.toml
 	$(PYTHON) -m venv $(VENV)
@@ -30,4 +61,4 @@ $(VENV)/ready: pyproject.toml
 	touch $@
 
 clean:
-	rm -rf $(VENV) build .mypy_cache .ruff_cache .pytest_cache .import_linter_cache
+	rm -rf $(VENV) build dist .mypy_cache .ruff_cache .pytest_cache .import_linter_cache .coverage*

@@ -341,9 +341,10 @@ def two_sides(args: argparse.Namespace) -> Iterator[tuple[Path | Address, Path |
 def opening(args: argparse.Namespace) -> Opening:
     """How backups are opened for these arguments."""
     from sospes.formats.opening import Opening
+    from sospes.places.streamed import ReadOnce
 
     # unbuffered, as a thread that waits for more input would keep a buffer's lock beyond the program's end
-    stdin = io.FileIO(0, closefd=False)
+    stdin = ReadOnce(io.FileIO(0, closefd=False))
     ratio = getattr(args, "unpack_ratio", None)
     if ratio is None:
         return Opening(work_folder=args.work_folder, stdin=stdin)

@@ -16,8 +16,8 @@ from sospes.model.events import Event
 from sospes.model.findings import Finding, doubt, fault, note
 from sospes.places.local import local_folder
 from sospes.places.registry import open_source
-from sospes.places.source import Readable, Source
-from sospes.places.streamed import Streamed
+from sospes.places.source import Source
+from sospes.places.streamed import ReadOnce, Streamed
 from sospes.sql.judging.authorship import weakened
 from sospes.stream.containers import Block
 from sospes.stream.plain import MOST_RATIO, PlainText
@@ -151,7 +151,7 @@ class Opening:
 
     work_folder: Path | None = None
     wants: Wants = everything
-    stdin: Readable | None = None
+    stdin: ReadOnce | None = None
     check_pages: bool = True
     unpack_ratio: int = MOST_RATIO
     note_starts: bool = False

@@ -9,8 +9,8 @@ from urllib.parse import unquote
 
 from sospes.model.errors import UsageError
 from sospes.places.local import local_files
-from sospes.places.source import Readable, Source
-from sospes.places.streamed import Streamed
+from sospes.places.source import Source
+from sospes.places.streamed import ReadOnce, Streamed
 
 STANDARD_INPUT = "-"
 _SCHEME = re.compile(r"([a-z][a-z0-9+.-]*):/")
@@ -35,16 +35,17 @@ def file_at(word: str) -> Path:
     return rooted if rooted.exists() and not plain.exists() else plain
 
 
-def open_source(paths: Sequence[Path], stdin: Readable | None = None) -> Source:
+def open_source(paths: Sequence[Path], stdin: ReadOnce | None = None) -> Source:
     """A source over one file, over several pieces in order, or over standard input.
 
     Raises NotFound for what isn't there, UsageError for a folder or an unknown scheme, CannotCheck where access is
     refused.
     """
     if [str(path) for path in paths] == [STANDARD_INPUT]:
-        if stdin is None:
+        stream = stdin.given() if stdin is not None else None
+        if stream is None:
             raise UsageError("standard input can't be read a second time", "name a file instead of -")
-        return Streamed(STANDARD_INPUT, stdin)
+        return Streamed(STANDARD_INPUT, stream)
     scheme = _SCHEME.match(str(paths[0]))
     name = "" if scheme is None or paths[0].exists() else scheme[1]
     if name not in _SCHEMES:

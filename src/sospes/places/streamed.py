@@ -10,6 +10,18 @@ from sospes.model.findings import Finding
 from sospes.places.source import READ_SIZE, Readable
 
 
+class ReadOnce:
+    """A stream that is given out once: its bytes can't come a second time."""
+
+    def __init__(self, stream: Readable) -> None:
+        self._stream: Readable | None = stream
+
+    def given(self) -> Readable | None:
+        """The stream; None where somebody has it."""
+        stream, self._stream = self._stream, None
+        return stream
+
+
 class Streamed:
     """A source that can be read once, from its beginning. What `head` has taken, `blocks` gives once more."""
 

@@ -181,9 +181,28 @@ class SqliteReader:
 
 
 def _fetched(connection: sqlite3.Connection, query: str) -> Iterator[list[tuple[object, ...]]]:
+    """Rows some thousands at a time; where a page is damaged, all that come before it, then the engine's error."""
     cursor = connection.execute(query)
-    while rows := cursor.fetchmany(ROWS_AT_ONCE):
-        yield rows
+    total = 0
+    try:
+        while rows := cursor.fetchmany(ROWS_AT_ONCE):
+            total += len(rows)
+            yield rows
+    except sqlite3.DatabaseError:
+        yield _before_damage(connection, query, total)
+        raise
+
+
+def _before_damage(connection: sqlite3.Connection, query: str, skipped: int) -> list[tuple[object, ...]]:
+    """The rows behind the first `skipped` ones, up to the one that the engine can't read."""
+    rows: list[tuple[object, ...]] = []
+    try:
+        for number, row in enumerate(connection.execute(query)):
+            if number >= skipped:
+                rows.append(row)
+    except sqlite3.DatabaseError:
+        return rows
+    return rows
 
 
 def _batch(rows: list[tuple[object, ...]], width: int, first_row: int) -> Batch:
@@ -267,6 +286,9 @@ def _page_findings(connection: sqlite3.Connection) -> Iterator[Finding]:
             if _NEEDS_MORE.search(str(error)) is None:
                 raise
             yield _check_incomplete(str(error))
+        except sqlite3.DatabaseError as error:  # a page so damaged that the check itself ends
+            yield _engine_fault(str(error))
+            return
     for (problem,) in problems:
         if _NEEDS_MORE.search(str(problem)):
             yield _check_incomplete(str(problem))

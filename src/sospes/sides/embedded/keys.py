@@ -112,7 +112,7 @@ class Keys:
         held = {table.held_name: table for table in self._copy.tables.values()}
         for (problem,) in connection.execute("PRAGMA integrity_check(100)"):
             if problem != "ok":
-                yield _condition_broken(problem, held)
+                yield condition_broken(problem, held)
         cursor = connection.execute("PRAGMA foreign_key_check")
         broken: dict[tuple[str, str], list[int]] = {}
         for child, row, parent, _ in cursor:
@@ -367,7 +367,8 @@ def _key_repeated(name: Name, constraint: Constraint, counts: list[int]) -> Find
     )
 
 
-def _condition_broken(problem: str, held: dict[str, HeldTable]) -> Finding:
+def condition_broken(problem: str, held: dict[str, HeldTable]) -> Finding:
+    """What a line of the engine's integrity check means; tables by their names in the side copy."""
     for kind in ("NULL value in ", "CHECK constraint failed in "):
         if problem.startswith(kind):
             rest = problem[len(kind) :]

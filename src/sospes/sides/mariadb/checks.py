@@ -35,7 +35,7 @@ def check_databases(
     """
     try:
         for table, expected in rows.items():
-            yield from _check_table(session, made[table.database], table, expected)
+            yield from check_table(session, made[table.database], table, expected)
         yield from _check_references(session, {name: database for database, name in made.items()})
         with session.cursor() as cursor:
             cursor.execute(_VIEWS)
@@ -47,7 +47,8 @@ def check_databases(
         raise CannotCheck(f"the server stopped answering: {one_line(error)}", "run this again") from error
 
 
-def _check_table(session: pymysql.Connection[Any], database: str, table: Name, expected: int) -> Iterator[Finding]:
+def check_table(session: pymysql.Connection[Any], database: str, table: Name, expected: int) -> Iterator[Finding]:
+    """Rows of a table, of which so many are expected, and what the engine's own check says of it."""
     label = f"{quoted(database)}.{quoted(table.name)}"
     place = Place(database=table.database, table=table.name)
     with session.cursor() as cursor:
