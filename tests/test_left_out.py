@@ -8,6 +8,7 @@ from sospes.engines.mariadb.restated import at_home as data_at_home
 from sospes.engines.mariadb.restated import switched_off
 from sospes.engines.postgresql.left_out import at_home
 from sospes.model.entries import Entry, Name
+from sospes.model.kinds import Kind
 
 
 @pytest.mark.parametrize(
@@ -32,7 +33,7 @@ from sospes.model.entries import Entry, Name
     ],
 )
 def test_only_tablespaces_are_cut_out_of_a_statement(kind: str, statement: str, expected: str | None) -> None:
-    entry = Entry(kind=kind, name=Name(None, None, "a"), definition=statement.encode())
+    entry = Entry(kind=Kind(kind), name=Name(None, None, "a"), definition=statement.encode())
     assert at_home(entry).decode() == (statement if expected is None else expected)
 
 

@@ -15,6 +15,7 @@ from sospes.engines.postgresql.guard import leave_of
 from sospes.engines.postgresql.rebuilding import rebuilt
 from sospes.formats.opening import Opening, open_backup
 from sospes.model.entries import Entry, Name
+from sospes.model.kinds import Kind
 from tests.backups import copy_table, postgresql
 from tests.conftest import DUMPS, sospes
 from tests.servers import PostgresServer
@@ -23,7 +24,7 @@ TIDE = copy_table("public.tide", [("id", "integer")], [["1"]])
 
 
 def _entry(kind: str, text: str) -> Entry:
-    return Entry(kind=kind, name=Name(None, None, "x"), definition=text.encode())
+    return Entry(kind=Kind(kind), name=Name(None, None, "x"), definition=text.encode())
 
 
 def _anew(kind: str, text: str) -> str | None:

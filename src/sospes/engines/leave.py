@@ -6,6 +6,7 @@ import re
 from enum import StrEnum
 
 from sospes.model.entries import Entry
+from sospes.model.kinds import Kind
 
 
 class Leave(StrEnum):
@@ -19,7 +20,7 @@ class Leave(StrEnum):
     REFUSED = "reaches outside of the side copy"
 
 
-Kinds = dict[Leave, frozenset[str]]
+Kinds = dict[Leave, frozenset[Kind]]
 """Which kinds of statements have which leave."""
 
 _CONDITION = re.compile(rb"^\s*/\*M?!\d*\s*")

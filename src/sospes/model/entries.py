@@ -5,6 +5,8 @@ from __future__ import annotations
 from dataclasses import dataclass, field
 from enum import StrEnum
 
+from sospes.model.kinds import Kind
+
 
 class Engine(StrEnum):
     """The database engines that backups come from."""
@@ -93,7 +95,7 @@ class Constraint:
 class Entry:
     """One definition or action of a backup.
 
-    kind         'table', 'index', 'view', 'function', 'sequence value', 'setting', 'data', ...
+    kind         what it defines or does
     about        the table that it belongs to, if it belongs to one
     definition   the statement as stored, in bytes
     plain_from   where it starts, in bytes of plain text; `line` counts from 1
@@ -103,7 +105,7 @@ class Entry:
     strange      what in it is none of the engine's grammar; empty if all is
     """
 
-    kind: str
+    kind: Kind
     name: Name
     about: Name | None = None
     definition: bytes = b""

@@ -6,6 +6,7 @@ from typing import Protocol
 
 from sospes.model.entries import Entry
 from sospes.model.events import Batch, Event, RowsBegin
+from sospes.model.kinds import Kind
 
 
 class Progress(Protocol):
@@ -29,5 +30,10 @@ class Doing:
             self.what, self.rows = event.table.label, 0
         elif isinstance(event, Batch):
             self.rows += event.rows
-        elif isinstance(event, Entry) and event.kind in {"index", "constraint", "refresh", "materialized view"}:
+        elif isinstance(event, Entry) and event.kind in {
+            Kind.INDEX,
+            Kind.CONSTRAINT,
+            Kind.REFRESH,
+            Kind.MATERIALIZED_VIEW,
+        }:
             self.what, self.rows = f"{event.kind} {event.name.label}", 0

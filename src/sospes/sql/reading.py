@@ -10,6 +10,7 @@ from dataclasses import dataclass, replace
 from sospes.model.entries import Column, Entry, Name
 from sospes.model.events import Event, Notation, RowsBegin, RowsEnd
 from sospes.model.findings import Finding, Place, doubt, fault
+from sospes.model.kinds import Kind
 from sospes.sql.characters import MARKS_INSIDE
 from sospes.sql.header import HeaderNotes
 from sospes.sql.judging.agreement import (
@@ -384,13 +385,13 @@ class SqlText:
             return
         classifier = Classifier(statement, self.settings.lexis, where)
         entry = classifier.entry()
-        if entry.parents and entry.kind == "table":
+        if entry.parents and entry.kind == Kind.TABLE:
             entry = self._inherited(entry)
         finding = self._judge.finding(entry, classifier.phrase)
         self._authorship.definition(entry)
         if finding is None and announced is not None:
             finding = disagreement(announced, entry)
-        if finding is None and entry.kind == "ownership" and self._heading is not None:
+        if finding is None and entry.kind == Kind.OWNERSHIP and self._heading is not None:
             finding = owner_disagreement(self._heading, entry, classifier.last_name())
         window.advance(end)
         if finding is not None:
@@ -398,9 +399,9 @@ class SqlText:
         if changes_accounts(entry):
             yield hostile(f"changes {entry.name.full_label}, where the server keeps accounts", Place(line=entry.line))
         self.settings.after_statement(entry)
-        if entry.kind == "type" and entry.columns:
+        if entry.kind == Kind.TYPE and entry.columns:
             self._types[entry.name] = {column.name: column for column in entry.columns}
-        if entry.kind in {"table", "foreign table", "virtual table"}:
+        if entry.kind in {Kind.TABLE, Kind.FOREIGN_TABLE, Kind.VIRTUAL_TABLE}:
             self.tables[entry.about or entry.name] = entry
         yield entry
 

@@ -6,6 +6,7 @@ import re
 
 from sospes.model.entries import Engine, Entry
 from sospes.model.events import Notation
+from sospes.model.kinds import Kind
 from sospes.sql.characters import codec_of
 from sospes.sql.header import NEWEST_POSTGRESQL, HeaderNotes, major_version
 from sospes.sql.lexis import Lexis
@@ -84,15 +85,15 @@ class Settings:
 
     def after_statement(self, entry: Entry) -> None:
         """Follow a statement that was just read."""
-        if self.notes.transaction == "announced" and entry.kind not in {"setting", "transaction"}:
+        if self.notes.transaction == "announced" and entry.kind not in {Kind.SETTING, Kind.TRANSACTION}:
             self.notes.transaction = ""  # SQLite's own scripts begin a transaction first
-        if entry.kind == "use":
+        if entry.kind == Kind.USE:
             self.connect(entry.name.name)
-        elif entry.kind == "transaction" and self.lexis.engine is Engine.SQLITE:
+        elif entry.kind == Kind.TRANSACTION and self.lexis.engine is Engine.SQLITE:
             self._transaction(entry.definition.split(None, 1)[0].strip(b"; ").lower())
-        elif entry.kind == "rollback":
+        elif entry.kind == Kind.ROLLBACK:
             self.notes.transaction = "rollback"
-        elif entry.kind in {"setting", "action"}:
+        elif entry.kind in {Kind.SETTING, Kind.ACTION}:
             self._setting(entry.definition)
 
     def _transaction(self, first: bytes) -> None:

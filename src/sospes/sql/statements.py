@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 
 from sospes.model.entries import Column, Constraint, ConstraintKind, Engine, Entry, Name
+from sospes.model.kinds import Kind
 from sospes.sql.definitions import key_columns, read_constraint, read_table_body
 from sospes.sql.grammar import strange_item, strange_items
 from sospes.sql.judging.reach import reach_of
@@ -166,7 +167,7 @@ class Classifier:
         if isinstance(name, str):
             name = Name(self._where.database, None, name)
         return Entry(
-            kind=kind,
+            kind=Kind(kind),
             name=name,
             about=table,
             definition=self._statement,

@@ -4,14 +4,15 @@ from __future__ import annotations
 
 from sospes.engines.leave import Kinds, Leave, by_kind, words_of
 from sospes.model.entries import Entry
+from sospes.model.kinds import Kind
 
 _KINDS: Kinds = {
-    Leave.RESTORER: frozenset(
-        "setting table sequence view trigger event function procedure index data transaction constraint comment".split()
-    )
-    | {"sequence value", "table setting", "package body"},
-    Leave.OURS: frozenset({"database", "use"}),
-    Leave.PASSED_OVER: frozenset({"account", "grant", "replication", "lock"}),
+    Leave.RESTORER: Kind.these(
+        "setting, table, sequence, view, trigger, event, function, procedure, index, data, transaction, constraint, "
+        "comment, sequence value, table setting, package body"
+    ),
+    Leave.OURS: Kind.these("database, use"),
+    Leave.PASSED_OVER: Kind.these("account, grant, replication, lock"),
 }
 
 _DROPPED = tuple(
@@ -23,10 +24,10 @@ _DROPPED = tuple(
 def leave_of(entry: Entry) -> Leave:
     """What may become of a statement; what is not known is refused."""
     words = words_of(entry, 200)
-    if entry.kind in {"ownership", "alteration"} and words.startswith(b"alter database"):
+    if entry.kind in {Kind.OWNERSHIP, Kind.ALTERATION} and words.startswith(b"alter database"):
         return Leave.OURS  # character sets, said anew around routines
-    if entry.kind == "setting" and words.startswith(b"set role"):
+    if entry.kind == Kind.SETTING and words.startswith(b"set role"):
         return Leave.PASSED_OVER
-    if entry.kind == "drop":
+    if entry.kind == Kind.DROP:
         return Leave.RESTORER if words.startswith(_DROPPED) else Leave.PASSED_OVER
     return by_kind(_KINDS, entry)

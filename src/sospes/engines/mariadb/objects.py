@@ -6,11 +6,12 @@ import re
 from collections.abc import Iterator
 
 from sospes.model.entries import Constraint, ConstraintKind, Entry, Name
+from sospes.model.kinds import Kind
 from sospes.model.objects import DatabaseObject, ObjectKey, plain, settled_type
 from sospes.sql.quoting import back_quoted
 
-_DEFINED = frozenset({"view", "trigger", "event", "function", "procedure", "sequence", "index"})
-_BODIES = frozenset({"function", "procedure", "trigger", "event"})
+_DEFINED = frozenset({Kind.VIEW, Kind.TRIGGER, Kind.EVENT, Kind.FUNCTION, Kind.PROCEDURE, Kind.SEQUENCE, Kind.INDEX})
+_BODIES = frozenset({Kind.FUNCTION, Kind.PROCEDURE, Kind.TRIGGER, Kind.EVENT})
 _COLUMN_COMMENT = re.compile(r"^\s*`((?:[^`]|``)+)` .*\bCOMMENT '((?:[^'\\]|''|\\.)*)',?$")
 _TABLE_COMMENT = re.compile(r"^\).*\bCOMMENT='((?:[^'\\]|''|\\.)*)'")
 _QUERY = re.compile(r"\sAS\s+(.+?)(?:\s+WITH (?:CASCADED |LOCAL )?CHECK OPTION)?\s*(?:\*/)?$", re.DOTALL)
@@ -19,7 +20,7 @@ _KEYS = frozenset({ConstraintKind.INDEX, ConstraintKind.UNIQUE, ConstraintKind.P
 
 def objects_of(entry: Entry) -> Iterator[tuple[ObjectKey, DatabaseObject]]:
     """What an entry defines, besides rows."""
-    if entry.kind == "table":
+    if entry.kind == Kind.TABLE:
         yield from _table(entry)
     elif entry.kind in _DEFINED:
         yield from _other(entry)
@@ -38,7 +39,7 @@ def _table(entry: Entry) -> Iterator[tuple[ObjectKey, DatabaseObject]]:
 
 def _constraint(constraint: Constraint, entry: Entry) -> Iterator[tuple[ObjectKey, DatabaseObject]]:
     about = entry.about or entry.name
-    statements = (_added(about, constraint) if entry.kind == "table" else entry.definition,)
+    statements = (_added(about, constraint) if entry.kind == Kind.TABLE else entry.definition,)
     if constraint.kind in _KEYS:
         name = "PRIMARY" if constraint.kind is ConstraintKind.PRIMARY else constraint.name
         unique = "" if constraint.kind is ConstraintKind.INDEX else "unique "
@@ -58,13 +59,13 @@ def _added(table: Name, constraint: Constraint) -> bytes:
 
 def _other(entry: Entry) -> Iterator[tuple[ObjectKey, DatabaseObject]]:
     """Whole definitions of what has a body."""
-    about = entry.about.name if entry.about and entry.kind in {"trigger", "index"} else ""
+    about = entry.about.name if entry.about and entry.kind in {Kind.TRIGGER, Kind.INDEX} else ""
     text = entry.text.strip().removesuffix(entry.delimiter.decode("utf-8", "replace"))
     made = (text.encode(),)
-    if entry.kind == "index":
+    if entry.kind == Kind.INDEX:
         for constraint in entry.constraints:
             yield from _constraint(constraint, entry)
-    elif entry.kind == "view":
+    elif entry.kind == Kind.VIEW:
         query = _QUERY.search(text.strip())
         yield ObjectKey("view", "", entry.name.name), DatabaseObject((plain(query[1]),) if query else (), made)
     elif entry.kind in _BODIES:

@@ -6,6 +6,7 @@ import re
 from dataclasses import dataclass
 
 from sospes.model.entries import Engine, Entry
+from sospes.model.kinds import Kind
 from sospes.sql.lexis import Lexis, Token
 from sospes.sql.phrase import Phrase
 
@@ -13,8 +14,10 @@ _DEFINER = re.compile(rb"\bDEFINER\s*=\s*(`(?:[^`]|``)*`|'[^']*'|\w+)\s*@\s*(`(?
 _HEAD = 400
 """Bytes at the beginning of a statement where its definer stands."""
 
-_DEFINED = frozenset({"view", "trigger", "event", "function", "procedure", "package", "package body"})
-_LAID_OUT = frozenset({"table", "table setting"})
+_DEFINED = frozenset(
+    {Kind.VIEW, Kind.TRIGGER, Kind.EVENT, Kind.FUNCTION, Kind.PROCEDURE, Kind.PACKAGE, Kind.PACKAGE_BODY}
+)
+_LAID_OUT = frozenset({Kind.TABLE, Kind.TABLE_SETTING})
 _STATES = frozenset({"enable", "disable", "comment", "do"})
 _ELSEWHERE = frozenset({"federated", "federatedx", "connect", "spider", "s3"})
 """Storage engines whose tables lie on other servers, or in any files."""
@@ -42,7 +45,7 @@ class Restated:
         elif entry.kind in _LAID_OUT:
             statement, count = at_home(statement)
             self.folders += count
-        if entry.kind == "event" and runs_events:
+        if entry.kind == Kind.EVENT and runs_events:
             self.events += 1
             return switched_off(statement)
         return statement

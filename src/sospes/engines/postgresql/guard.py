@@ -6,26 +6,23 @@ import re
 
 from sospes.engines.leave import Kinds, Leave, by_kind, words_of
 from sospes.model.entries import Entry
+from sospes.model.kinds import Kind
 
 _KINDS: Kinds = {
-    Leave.RESTORER: frozenset(
-        "setting schema type domain function procedure aggregate table sequence view default identity attach "
-        "constraint index rule trigger refresh data statistics policy conversion collation operator "
-        "transaction".split()
-    )
-    | {
-        "materialized view", "sequence owner", "sequence value", "large object", "large object data", "table setting",
-        "foreign table", "text search configuration", "text search dictionary", "lock",
-    },
-    Leave.LAST: frozenset({"ownership", "grant", "event trigger"}),
-    Leave.ADMINISTRATOR: frozenset("alteration comment extension publication cast transform server".split())
-    | {
-        "operator class", "operator family", "foreign data wrapper", "user mapping",
-        "text search parser", "text search template", "access method",
-    },
-    Leave.OURS: frozenset({"role", "database", "use"}),
-    Leave.PASSED_OVER: frozenset({"drop", "tablespace", "statistics values"}),
-}  # fmt: skip
+    Leave.RESTORER: Kind.these(
+        "setting, schema, type, domain, function, procedure, aggregate, table, sequence, view, default, identity, "
+        "attach, constraint, index, rule, trigger, refresh, data, statistics, policy, conversion, collation, operator, "
+        "transaction, materialized view, sequence owner, sequence value, large object, large object data, "
+        "table setting, foreign table, text search configuration, text search dictionary, lock"
+    ),
+    Leave.LAST: Kind.these("ownership, grant, event trigger"),
+    Leave.ADMINISTRATOR: Kind.these(
+        "alteration, comment, extension, publication, cast, transform, server, operator class, operator family, "
+        "foreign data wrapper, user mapping, text search parser, text search template, access method"
+    ),
+    Leave.OURS: Kind.these("role, database, use"),
+    Leave.PASSED_OVER: Kind.these("drop, tablespace, statistics values"),
+}
 EXTENSIONS = frozenset(
     "plpgsql pgcrypto uuid-ossp hstore citext ltree pg_trgm btree_gin btree_gist intarray cube earthdistance unaccent "
     "tablefunc fuzzystrmatch isn lo seg dict_int dict_xsyn tsm_system_rows tsm_system_time bloom tcn "
@@ -52,14 +49,14 @@ _TEMPLATE = b"update pg_catalog.pg_database set datistemplate = false where datn
 def leave_of(entry: Entry) -> Leave:
     """What may become of a statement; what is not known is refused."""
     words = words_of(entry, 200)
-    if entry.kind in {"ownership", "alteration"} and words.startswith(_OWNED_BY_SUPERUSERS):
+    if entry.kind in {Kind.OWNERSHIP, Kind.ALTERATION} and words.startswith(_OWNED_BY_SUPERUSERS):
         return Leave.OURS
-    if entry.kind in {"comment", "grant"} and _OF_SERVER.match(words_of(entry, 8_000)):
+    if entry.kind in {Kind.COMMENT, Kind.GRANT} and _OF_SERVER.match(words_of(entry, 8_000)):
         return Leave.PASSED_OVER
-    if entry.kind == "alteration" and words.startswith(b"alter text search"):
+    if entry.kind == Kind.ALTERATION and words.startswith(b"alter text search"):
         return Leave.RESTORER
-    if entry.kind == "catalog update" and words.startswith(_TEMPLATE):
+    if entry.kind == Kind.CATALOG_UPDATE and words.startswith(_TEMPLATE):
         return Leave.PASSED_OVER
-    if entry.kind == "setting" and words.startswith(_AUTHORIZATION):
+    if entry.kind == Kind.SETTING and words.startswith(_AUTHORIZATION):
         return Leave.PASSED_OVER
     return by_kind(_KINDS, entry)

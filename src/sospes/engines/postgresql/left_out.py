@@ -3,10 +3,13 @@
 from __future__ import annotations
 
 from sospes.model.entries import Engine, Entry
+from sospes.model.kinds import Kind
 from sospes.sql.lexis import Lexis
 from sospes.sql.phrase import Phrase
 
-_LAID_OUT = frozenset({"table", "index", "constraint", "materialized view", "table setting", "alteration", "setting"})
+_LAID_OUT = frozenset(
+    {Kind.TABLE, Kind.INDEX, Kind.CONSTRAINT, Kind.MATERIALIZED_VIEW, Kind.TABLE_SETTING, Kind.ALTERATION, Kind.SETTING}
+)
 _LAST = frozenset({"as", "where"})
 """Words behind which a query or a condition stands, whose columns may be called anything."""
 
@@ -18,7 +21,7 @@ def at_home(entry: Entry) -> bytes:
         return statement
     phrase = Phrase(statement, Lexis(Engine.POSTGRESQL))
     tokens = phrase.tokens
-    if entry.kind == "setting":
+    if entry.kind == Kind.SETTING:
         named = {token.text.lower() for token in tokens[1:7]}
         names_one = named & {"default_tablespace", "temp_tablespaces"} and "''" not in named
         return b"" if names_one else statement

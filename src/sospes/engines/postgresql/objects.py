@@ -6,12 +6,15 @@ import re
 from collections.abc import Iterator
 
 from sospes.model.entries import Constraint, Entry
+from sospes.model.kinds import Kind
 from sospes.model.objects import DatabaseObject, ObjectKey, plain, settled_name, settled_type
 from sospes.sql.quoting import double_quoted, literal
 
-_PRESENT = frozenset({"schema", "extension", "domain", "sequence", "policy", "event trigger", "foreign table"})
-_BY_TEXT = frozenset({"index", "trigger", "rule"})
-_ROUTINES = frozenset({"function", "procedure", "aggregate"})
+_PRESENT = frozenset(
+    {Kind.SCHEMA, Kind.EXTENSION, Kind.DOMAIN, Kind.SEQUENCE, Kind.POLICY, Kind.EVENT_TRIGGER, Kind.FOREIGN_TABLE}
+)
+_BY_TEXT = frozenset({Kind.INDEX, Kind.TRIGGER, Kind.RULE})
+_ROUTINES = frozenset({Kind.FUNCTION, Kind.PROCEDURE, Kind.AGGREGATE})
 _DOLLARS = re.compile(r"\bAS (\$[^$]*\$)(.*?)\1", re.DOTALL)
 _QUOTED = re.compile(r"\bAS '((?:[^']|'')*)'")
 _LABELS = re.compile(r"\bAS ENUM \((.*)\)", re.DOTALL)
@@ -41,7 +44,7 @@ def joined(before: DatabaseObject, item: DatabaseObject, entry: Entry) -> Databa
 
 def objects_of(entry: Entry) -> Iterator[tuple[ObjectKey, DatabaseObject]]:
     """What an entry defines, besides rows."""
-    if entry.kind == "table":
+    if entry.kind == Kind.TABLE:
         yield from _table(entry)
     else:
         yield from _other(entry)
@@ -64,7 +67,7 @@ def _constraint(constraint: Constraint, entry: Entry) -> Iterator[tuple[ObjectKe
         return
     about = entry.about or entry.name
     statement = entry.definition
-    if entry.kind == "table":
+    if entry.kind == Kind.TABLE:
         label = ".".join(double_quoted(part) for part in (about.schema, about.name) if part)
         statement = f"ALTER TABLE {label} ADD {constraint.text.rstrip('; ')}".encode()
     text = _NAMED.sub("", constraint.text, count=1)
@@ -78,38 +81,38 @@ def _other(entry: Entry) -> Iterator[tuple[ObjectKey, DatabaseObject]]:
     made = (entry.definition,)
     about = entry.about.name if entry.about else ""
     if entry.kind in _PRESENT:
-        on_table = entry.kind == "policy"
+        on_table = entry.kind == Kind.POLICY
         if (entry.kind, name) not in {("schema", "public"), ("extension", "plpgsql")}:
             owner = entry.about.schema or "" if on_table and entry.about else schema
-            free = entry.kind in {"schema", "extension", "event trigger"}
+            free = entry.kind in {Kind.SCHEMA, Kind.EXTENSION, Kind.EVENT_TRIGGER}
             yield (
                 ObjectKey(entry.kind, "" if free else owner, name, about if on_table else ""),
                 DatabaseObject((), made),
             )
     elif entry.kind in _BY_TEXT and entry.about is not None:
         yield ObjectKey(entry.kind, entry.about.schema or "", name, about), DatabaseObject((plain(text),), made)
-    elif entry.kind == "constraint":
+    elif entry.kind == Kind.CONSTRAINT:
         for constraint in entry.constraints:
             yield from _constraint(constraint, entry)
-    elif entry.kind in {"view", "materialized view"}:
+    elif entry.kind in {Kind.VIEW, Kind.MATERIALIZED_VIEW}:
         query = _QUERY.search(_BEHIND.sub("", text))
         yield ObjectKey(entry.kind, schema, name), DatabaseObject((plain(query[1]),) if query else (), made)
     elif entry.kind in _ROUTINES:
         yield ObjectKey(entry.kind, schema, name), DatabaseObject(_body(text), made)
-    elif entry.kind == "type":
+    elif entry.kind == Kind.TYPE:
         labels = _LABELS.search(text)
         yield ObjectKey("type", schema, name), DatabaseObject((plain(labels[1]),) if labels else (), made)
-    elif entry.kind == "default" and entry.about is not None:
+    elif entry.kind == Kind.DEFAULT and entry.about is not None:
         value = _DEFAULT.search(text)
         found = DatabaseObject((plain(value[1]),) if value else ())
         yield ObjectKey("default", entry.about.schema or "", name, about), found
-    elif entry.kind == "comment":
+    elif entry.kind == Kind.COMMENT:
         yield from _comment(text)
-    elif entry.kind == "grant":
+    elif entry.kind == Kind.GRANT:
         yield from _grant(text, made)
-    elif entry.kind == "role" and text.upper().startswith("CREATE"):
+    elif entry.kind == Kind.ROLE and text.upper().startswith("CREATE"):
         yield ObjectKey("role", "", name), DatabaseObject((), made)
-    elif entry.kind == "ownership" and (given := _OWNER.match(text)):
+    elif entry.kind == Kind.OWNERSHIP and (given := _OWNER.match(text)):
         owned, role = _parts(given[1]), _parts(given[2])
         yield ObjectKey("owner", owned[0] if len(owned) > 1 else "", owned[-1]), DatabaseObject((role[-1],), made)
 

@@ -14,6 +14,7 @@ import re
 from functools import cache
 
 from sospes.model.entries import Engine, Entry
+from sospes.model.kinds import Kind
 from sospes.sql.lexis import Lexis, Token, tokens
 
 NAME = r"(?:N|[a-z_\x80-\U0010ffff][\w$]*)"
@@ -132,7 +133,7 @@ def rebuilt(entry: Entry) -> bytes | None:
     folded = " ".join(_folded(before, token) for before, token in zip([None, *found], found, strict=False))
     if len(found) > _MOST_WORDS or form.fullmatch(folded) is None:
         return None
-    if entry.kind == "function" and not _is_installed(entry.definition, found):
+    if entry.kind == Kind.FUNCTION and not _is_installed(entry.definition, found):
         return None
     text = b""
     for before, token in zip([None, *found], found, strict=False):

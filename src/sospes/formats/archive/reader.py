@@ -13,6 +13,7 @@ from sospes.formats.form import Abilities, Glance, Stored, Wants
 from sospes.model.entries import Column, ContentsEntry, Engine, Entry, Name
 from sospes.model.events import Event, Header, LargeObjectPart, Notation, RowsBegin, RowsEnd
 from sospes.model.findings import Finding, Place, doubt, fault
+from sospes.model.kinds import Kind
 from sospes.sql.judging.agreement import KNOWN, Announced, disagreement, in_heading, one_bit_apart, rows_disagreement
 from sospes.sql.judging.judge import hostile
 from sospes.sql.lexis import Lexis
@@ -118,7 +119,7 @@ class ArchiveReader:
             copy = columns.get((entry.schema, entry.tag), b"") if kind == "table" else b""
             head = self._copy_head(copy)
             names = head.columns or () if head else ()
-            yield Entry(kind=kind, name=name, columns=tuple(Column(name=column, type="") for column in names))
+            yield Entry(kind=Kind(kind), name=name, columns=tuple(Column(name=column, type="") for column in names))
 
     def _copy_head(self, statement: bytes) -> DataHead | None:
         """What the statement that would read a table's rows says; None where rows are INSERT statements."""
@@ -198,7 +199,7 @@ class ArchiveReader:
             statement = f"ALTER {words} {label} OWNER TO {_quoted(entry.owner)};"
             encoding = self._sql.settings.codec
             definition = statement.encode(encoding, "replace")
-            yield Entry(kind="ownership", name=name, definition=definition, encoding=encoding)
+            yield Entry(kind=Kind.OWNERSHIP, name=name, definition=definition, encoding=encoding)
 
     def _passed_over(self) -> Iterator[Event]:
         """Tables whose rows are not wanted still have a place for them."""
@@ -383,7 +384,7 @@ def _large_object_parts(blocks: LargeBlocks) -> Iterator[Event]:
 def _large_objects(entry: TocEntry) -> Iterator[Entry]:
     """Newer servers list the numbers of large objects in one definition."""
     for number in entry.definition.decode("ascii", "replace").split():
-        yield Entry(kind="large object", name=Name(None, None, number))
+        yield Entry(kind=Kind.LARGE_OBJECT, name=Name(None, None, number))
 
 
 _KINDS = {

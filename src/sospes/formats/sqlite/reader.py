@@ -20,6 +20,7 @@ from sospes.model.entries import ContentsEntry, Engine, Entry, Name
 from sospes.model.errors import CannotCheck
 from sospes.model.events import Batch, Event, Header, Notation, RowsBegin, RowsEnd
 from sospes.model.findings import Finding, Place, fault, note
+from sospes.model.kinds import Kind
 from sospes.places.own import work_folder
 from sospes.sql.lexis import Lexis
 from sospes.sql.statements import Classifier, Where
@@ -73,7 +74,7 @@ class SqliteReader:
         found = [*self._through(replace(self._want, rows=nothing, check_pages=False))]
         findings = tuple(event for event in found if isinstance(event, Finding))
         entries = tuple(event for event in found if isinstance(event, Entry))
-        kind = "full" if any(entry.kind == "table" for entry in entries) else None
+        kind = "full" if any(entry.kind == Kind.TABLE for entry in entries) else None
         return Glance(header=self._header, kind=kind, entries=entries, findings=findings)
 
     def implied(self) -> Iterator[Entry]:
@@ -153,7 +154,7 @@ class SqliteReader:
                 continue
             entry = _entry(_KINDS[kind], name, text)
             yield entry
-            if entry.kind == "table":
+            if entry.kind == Kind.TABLE:
                 tables.append(entry)
         for entry in tables:
             yield from self._table(connection, entry, want)
@@ -216,7 +217,7 @@ def _entry(kind: str, name: str, text: str) -> Entry:
     lexis = Lexis(Engine.SQLITE)
     found = Classifier(text.encode("utf-8", "surrogatepass"), lexis, Where(None, None, 0, 0)).entry()
     if found.kind in {"unknown", "hostile"}:
-        return Entry(kind=kind, name=Name(None, None, name), definition=text.encode())
+        return Entry(kind=Kind(kind), name=Name(None, None, name), definition=text.encode())
     return found
 
 

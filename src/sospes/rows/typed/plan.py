@@ -7,9 +7,10 @@ from dataclasses import dataclass, field
 
 from sospes.engines.registry import dialect_of
 from sospes.model.entries import Column, Engine, Entry, Name
+from sospes.model.kinds import Kind
 from sospes.model.types import base_type
 from sospes.rows.typed import kinds
-from sospes.rows.typed.kinds import Kind
+from sospes.rows.typed.kinds import Kind as ValueKind
 
 _DIMENSIONS = re.compile(r"(?:\s*\[\s*\d*\s*\])+$|\s+array[\s\[\]\d]*$", re.I)
 """What makes a type an array; names in quotes may hold brackets themselves."""
@@ -47,7 +48,7 @@ _SIMPLE = {
 class Planned:
     """The check of a column; without one `reason` says why, and `unknown` that no such type is known."""
 
-    kind: Kind | None
+    kind: ValueKind | None
     reason: str = ""
     unknown: bool = False
 
@@ -65,16 +66,23 @@ class Definitions:
 
     def take(self, entry: Entry) -> None:
         """Learn of one definition."""
-        if entry.kind == "extension":
+        if entry.kind == Kind.EXTENSION:
             self.extensions = True
-        if entry.kind not in {"type", "domain", "table", "view", "materialized view", "foreign table"}:
+        if entry.kind not in {
+            Kind.TYPE,
+            Kind.DOMAIN,
+            Kind.TABLE,
+            Kind.VIEW,
+            Kind.MATERIALIZED_VIEW,
+            Kind.FOREIGN_TABLE,
+        }:
             return
         text = entry.definition.decode(self.encoding, "replace")
         key = _key(entry.name)
         self.others.add(key)
-        if entry.kind == "domain" and (found := _DOMAIN.search(text)):
+        if entry.kind == Kind.DOMAIN and (found := _DOMAIN.search(text)):
             self.domains[key] = found[1]
-        if entry.kind == "type" and (found := _ENUMERATION.search(text)):
+        if entry.kind == Kind.TYPE and (found := _ENUMERATION.search(text)):
             self.members[key] = self._words(found[1])
 
     def _words(self, text: str) -> frozenset[bytes]:

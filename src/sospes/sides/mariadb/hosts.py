@@ -15,6 +15,7 @@ from sospes.engines.mariadb.restated import Restated, engine_elsewhere
 from sospes.model.entries import Entry
 from sospes.model.errors import CannotCheck
 from sospes.model.findings import Finding, note
+from sospes.model.kinds import Kind
 from sospes.sides.mariadb.live import ME, connected, one_line, quoted
 from sospes.sides.servers.address import Address
 from sospes.sides.servers.hosts import DATABASE, RESTORER, Host, OnPrivateServer, OnSharedServer, undivided
@@ -184,7 +185,7 @@ class SharedHost(OnSharedServer):
 
     def keeps_out(self, entry: Entry) -> str:
         """Tables that lie on other servers or in files: this server would reach for them."""
-        engine = engine_elsewhere(entry.definition) if entry.kind in {"table", "table setting"} else ""
+        engine = engine_elsewhere(entry.definition) if entry.kind in {Kind.TABLE, Kind.TABLE_SETTING} else ""
         return f"tables of the engine {engine} lie elsewhere, and this server would go there" if engine else ""
 
     def restorer(self) -> Session:

@@ -15,6 +15,7 @@ from sospes.engines.mariadb.guard import leave_of
 from sospes.model.entries import ConstraintKind, Entry, Name
 from sospes.model.events import Batch, Event, RowsBegin, RowsEnd
 from sospes.model.findings import Finding, Place, doubt, fault
+from sospes.model.kinds import Kind
 from sospes.model.objects import DatabaseObject, ObjectKey
 from sospes.sides.mariadb.checks import check_databases, replaced_engines
 from sospes.sides.mariadb.hosts import MariadbHost, Session
@@ -163,7 +164,7 @@ class MariadbRestore:
 
     def _entry(self, entry: Entry) -> Iterator[Finding]:
         leave = leave_of(entry)
-        if leave is Leave.PASSED_OVER or entry.kind in {"hostile", "unknown"} or not entry.definition.strip():
+        if leave is Leave.PASSED_OVER or entry.kind in {Kind.HOSTILE, Kind.UNKNOWN} or not entry.definition.strip():
             return  # the reader has told of hostile and unknown statements
         if leave is Leave.REFUSED:
             self.refused.append((entry.kind, entry.name.full_label))
@@ -175,31 +176,31 @@ class MariadbRestore:
             advice = "rehearse it with --side private, where walls hold it"
             yield doubt("statement-refused", f"{entry.name.full_label}: {kept_out}", advice, place_of(entry))
             return
-        self._defined = self._defined or entry.kind == "table"
+        self._defined = self._defined or entry.kind == Kind.TABLE
         yield from self._settled()
         self._note(entry)
         try:
-            self._use(entry.name.name if entry.kind in {"database", "use"} else entry.name.database)
+            self._use(entry.name.name if entry.kind in {Kind.DATABASE, Kind.USE} else entry.name.database)
             if leave is not Leave.OURS:
-                everywhere = entry.kind in {"setting", "transaction"}
+                everywhere = entry.kind in {Kind.SETTING, Kind.TRANSACTION}
                 for session in self._all if everywhere else self._all[:1]:
                     _query(session, self.host.prepared(entry))
         except pymysql.Error as error:
             yield from self._failed(entry, error)
 
     def _note(self, entry: Entry) -> None:
-        if entry.kind == "transaction" or (entry.kind == "setting" and b"autocommit" in entry.definition.lower()):
+        if entry.kind == Kind.TRANSACTION or (entry.kind == Kind.SETTING and b"autocommit" in entry.definition.lower()):
             self._transactions = True
         self._bound = self._bound or any(one.kind is ConstraintKind.FOREIGN for one in entry.constraints)
-        if entry.kind == "trigger" and entry.about is not None:
+        if entry.kind == Kind.TRIGGER and entry.about is not None:
             self._triggered.add(entry.about)
-        if entry.kind == "table" and (stated := _ENGINE.search(entry.definition)):
+        if entry.kind == Kind.TABLE and (stated := _ENGINE.search(entry.definition)):
             self._engines[entry.name] = stated[1].decode("ascii")
 
     def _failed(self, entry: Entry, error: pymysql.Error) -> Iterator[Finding]:
         stop_if_outside(error)
         number = error.args[0] if error.args else 0
-        if entry.kind == "setting" and number in _NOT_HERE:
+        if entry.kind == Kind.SETTING and number in _NOT_HERE:
             return
         if not self._defined and number in _NO_TABLE:
             self._undefined.append(f"{entry.kind} {entry.name.label}")

@@ -15,6 +15,7 @@ from psycopg import sql
 from sospes.model.entries import Entry
 from sospes.model.errors import CannotCheck
 from sospes.model.findings import Finding, note
+from sospes.model.kinds import Kind
 from sospes.sides.postgresql.live import connected, one_line, stop_if_outside
 from sospes.sides.postgresql.loads import Session
 from sospes.sides.postgresql.private import PrivatePostgresql
@@ -29,7 +30,7 @@ _STATED = re.compile(
     re.IGNORECASE,
 )
 _PROVIDER = re.compile(r"\bLOCALE_PROVIDER\s*=\s*(\w+)", re.IGNORECASE)
-_ON_SHARED = frozenset({"ownership", "grant"})
+_ON_SHARED = frozenset({Kind.OWNERSHIP, Kind.GRANT})
 
 
 _RIGHTS = """
@@ -154,9 +155,9 @@ class PrivateHost(OnPrivateServer):
 
     def take(self, entry: Entry) -> None:
         """Roles come without rights of their own; a database is made once something goes into it."""
-        if entry.kind == "role":
+        if entry.kind == Kind.ROLE:
             self.make_role(entry.name.name)
-        elif entry.kind == "database":
+        elif entry.kind == Kind.DATABASE:
             self._databases.stated[entry.name.name] = entry.definition
 
     def make_role(self, name: str) -> bool:
@@ -254,7 +255,7 @@ class SharedHost(OnSharedServer):
 
     def take(self, entry: Entry) -> None:
         """No roles are made here; a database is made once something goes into it."""
-        if entry.kind == "database":
+        if entry.kind == Kind.DATABASE:
             self._databases.stated[entry.name.name] = entry.definition
         elif entry.kind in _ON_SHARED:
             self._passed[entry.kind] = self._passed.get(entry.kind, 0) + 1

@@ -23,6 +23,7 @@ from sospes.engines.postgresql.rebuilding import rebuilt
 from sospes.model.entries import ConstraintKind, Entry, Name
 from sospes.model.events import Batch, Event, LargeObjectPart, RowsBegin, RowsEnd
 from sospes.model.findings import Finding, Place, doubt, fault, note
+from sospes.model.kinds import Kind
 from sospes.model.objects import DatabaseObject, ObjectKey
 from sospes.sides.postgresql.checks import check_database
 from sospes.sides.postgresql.hosts import PostgresqlHost
@@ -64,11 +65,11 @@ _ROLE_MISSING = re.compile(r'role "(.+?)" does not exist', re.DOTALL)
 _SCHEMA_MISSING = re.compile(r'schema "(.+?)" does not exist', re.DOTALL)
 
 
-_IN_SCHEMAS = frozenset("table sequence type domain function procedure".split())
-_LATER = frozenset({"index", "constraint"})
+_IN_SCHEMAS = frozenset({Kind.TABLE, Kind.SEQUENCE, Kind.TYPE, Kind.DOMAIN, Kind.FUNCTION, Kind.PROCEDURE})
+_LATER = frozenset({Kind.INDEX, Kind.CONSTRAINT})
 """Kinds that work on tables with rows, which may take long, and go on beside one another."""
 
-_RESERVED = frozenset({"type", "function", "access method"})
+_RESERVED = frozenset({Kind.TYPE, Kind.FUNCTION, Kind.ACCESS_METHOD})
 """Kinds of which some are reserved to superusers: those that can be built anew. They are made behind walls only."""
 
 _KEYS = frozenset({ConstraintKind.PRIMARY, ConstraintKind.UNIQUE, ConstraintKind.EXCLUDE})
@@ -157,7 +158,7 @@ class PostgresqlRestore:
             said = psycopg.sql.SQL("SET client_encoding = {}").format(psycopg.sql.Literal(encoding))
             side.administrator.execute(said)
             yield from self._run_by_leave(side, entry, Leave.LAST)
-            if entry.kind == "event trigger":  # it is there, and runs for nothing that is still to come
+            if entry.kind == Kind.EVENT_TRIGGER:  # it is there, and runs for nothing that is still to come
                 self._silence(side.administrator, entry.name.name)
 
     def _silence(self, administrator: Session, trigger: str) -> None:
@@ -249,11 +250,11 @@ class PostgresqlRestore:
 
     def _entry(self, entry: Entry) -> Iterator[Finding]:
         leave = leave_of(entry)
-        self._dropping = self._dropping or entry.kind == "drop"
-        if leave is Leave.PASSED_OVER or not entry.definition.strip() or entry.kind in {"hostile", "unknown"}:
+        self._dropping = self._dropping or entry.kind == Kind.DROP
+        if leave is Leave.PASSED_OVER or not entry.definition.strip() or entry.kind in {Kind.HOSTILE, Kind.UNKNOWN}:
             return  # the reader has told of hostile and unknown statements
-        self._defined = self._defined or entry.kind == "table"
-        if entry.kind == "subscription":
+        self._defined = self._defined or entry.kind == Kind.TABLE
+        if entry.kind == Kind.SUBSCRIPTION:
             self._subscriptions += 1
             return
         statement = at_home(entry)
@@ -270,14 +271,14 @@ class PostgresqlRestore:
         elif leave is Leave.REFUSED:
             self.refused.append((entry.kind, entry.name.full_label))
             yield refusal(entry, f"statements of the kind {entry.kind} are not run on a side copy")
-        elif entry.kind == "extension" and entry.name.name not in EXTENSIONS and not self.host.walls:
+        elif entry.kind == Kind.EXTENSION and entry.name.name not in EXTENSIONS and not self.host.walls:
             self.refused.append((entry.kind, entry.name.name))
             yield refusal(entry, f"the extension {entry.name.name} is not on the list of those that reach nothing")
         else:
             yield from self._allowed(entry, leave)
 
     def _allowed(self, entry: Entry, leave: Leave) -> Iterator[Finding]:
-        if entry.kind == "setting" and entry.name.database is None and self.several:
+        if entry.kind == Kind.SETTING and entry.name.database is None and self.several:
             return
         side = self._side(entry.name.database)
         self._note_keys(entry)
@@ -286,7 +287,7 @@ class PostgresqlRestore:
             return
         yield from self._settled(side)
         yield from self._run_by_leave(side, entry, leave)
-        if entry.kind == "setting" and not side.inline:
+        if entry.kind == Kind.SETTING and not side.inline:
             self._settle_others(side, entry)
 
     def _settle_others(self, side: _Side, entry: Entry) -> None:
@@ -307,7 +308,7 @@ class PostgresqlRestore:
             yield from self._run(side.restorer, entry)
         else:
             yield from self._run(side.administrator, entry, self._administered(anew))
-            if entry.kind == "server" and self.host.walls:
+            if entry.kind == Kind.SERVER and self.host.walls:
                 self._let_use(side.administrator, entry.name.name)
 
     def _let_use(self, administrator: Session, server: str) -> None:
@@ -324,9 +325,9 @@ class PostgresqlRestore:
     def _note_keys(self, entry: Entry) -> None:
         """Rows behind keys go in by one connection, and behind references and triggers one table after the other."""
         kinds = {constraint.kind for constraint in entry.constraints}
-        if kinds & _KEYS or entry.kind == "index":
+        if kinds & _KEYS or entry.kind == Kind.INDEX:
             self._keyed.add(entry.about or entry.name)
-        self._bound = self._bound or ConstraintKind.FOREIGN in kinds or entry.kind in {"trigger", "rule"}
+        self._bound = self._bound or ConstraintKind.FOREIGN in kinds or entry.kind in {Kind.TRIGGER, Kind.RULE}
 
     def _later(self, side: _Side, entry: Entry, table: Name) -> Iterator[Finding]:
         """Hand a definition to a worker: always the one that has earlier ones on the same tables."""
@@ -392,11 +393,13 @@ class PostgresqlRestore:
         if error.sqlstate == _ABORTED:
             passed_over = f"{called}: did not run, since an earlier statement of its transaction failed"
             return note("statement-passed-over", passed_over, "", place)
-        if self.refused and (error.sqlstate in _NOT_THERE or (entry.kind == "setting" and error.sqlstate == _NO_VALUE)):
+        if self.refused and (
+            error.sqlstate in _NOT_THERE or (entry.kind == Kind.SETTING and error.sqlstate == _NO_VALUE)
+        ):
             kind, name = self.refused[0]
             advice = f"it may need what the guard refused ({kind} {name}), so nothing is decided"
             return doubt("statement-failed", said, advice, place)
-        if self._dropping and not self._defined and entry.kind == "view":
+        if self._dropping and not self._defined and entry.kind == Kind.VIEW:
             return None  # what drops a loop of views replaces them first
         if not self._defined and error.sqlstate in _NOT_THERE:
             self._undefined.append(called)
@@ -535,9 +538,9 @@ def _one_statement(session: Session, text: bytes) -> None:
 
 def _harmless(entry: Entry, error: psycopg.Error) -> bool:
     """A schema that every new database has; what is about the database itself; settings that other servers know."""
-    if entry.kind == "schema" and entry.name.name == "public":
+    if entry.kind == Kind.SCHEMA and entry.name.name == "public":
         return error.sqlstate == "42P06"
-    return error.sqlstate == "3D000" or (entry.kind == "setting" and error.sqlstate == "42704")
+    return error.sqlstate == "3D000" or (entry.kind == Kind.SETTING and error.sqlstate == "42704")
 
 
 def _called(entry: Entry) -> str:

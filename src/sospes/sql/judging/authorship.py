@@ -11,6 +11,7 @@ from dataclasses import replace
 
 from sospes.model.entries import ConstraintKind, Engine, Entry
 from sospes.model.findings import Finding
+from sospes.model.kinds import Kind
 from sospes.model.verdict import Severity
 
 _LOWER_WORD = re.compile(rb"[a-z]{3,}\b")
@@ -66,9 +67,9 @@ class Authorship:
         word = _LOWER_WORD.match(text)
         if word is not None and word[0] not in _PROGRAMS_LOWER:
             self.by_hand = True
-        if entry.kind == "setting" and b"search_path" in text[:60]:
+        if entry.kind == Kind.SETTING and b"search_path" in text[:60]:
             self._has_path = True
-        if entry.kind == "table":
+        if entry.kind == Kind.TABLE:
             self._seen(self._is_laid_out(entry))
 
     def rows(self, opening: bytes, *, qualified: bool) -> None:

@@ -8,6 +8,7 @@ from dataclasses import replace
 
 from sospes.model.entries import Engine, Entry
 from sospes.model.findings import Finding, Place, doubt, fault
+from sospes.model.kinds import Kind
 from sospes.sql.characters import first_broken
 from sospes.sql.grammar import refused_by_sqlite
 from sospes.sql.judging.reach import OWN_DATABASES
@@ -29,10 +30,12 @@ FOREIGN_TEXT = re.compile(
 )
 
 
-_ASKED = frozenset({"view", "index", "trigger", "emptying", "data", "sequence value", "setting", "transaction"})
+_ASKED = frozenset(
+    {Kind.VIEW, Kind.INDEX, Kind.TRIGGER, Kind.EMPTYING, Kind.DATA, Kind.SEQUENCE_VALUE, Kind.SETTING, Kind.TRANSACTION}
+)
 """Kinds of statements of which SQLite itself is asked whether it can read them."""
 
-_CHANGING = frozenset({"table", "drop", "emptying", "catalog update", "table setting", "index"})
+_CHANGING = frozenset({Kind.TABLE, Kind.DROP, Kind.EMPTYING, Kind.CATALOG_UPDATE, Kind.TABLE_SETTING, Kind.INDEX})
 
 
 def _beginning(entry: Entry) -> str:
@@ -58,16 +61,16 @@ class Judge:
             line=entry.line,
             database=entry.name.database,
         )
-        if entry.kind == "hostile":
+        if entry.kind == Kind.HOSTILE:
             return hostile(f"{entry.name.name}: {_beginning(entry)}", place)
-        if entry.kind == "rollback" and self._notes.engine is Engine.SQLITE:
+        if entry.kind == Kind.ROLLBACK and self._notes.engine is Engine.SQLITE:
             return fault(
                 "dump-rolled-back",
                 "the script ends by taking everything back: its writer met an error",
                 "check the database that it was taken from, then take the backup again",
                 place,
             )
-        if entry.kind == "data" and words().tokens[0].word in _INSERTS and not self._inserts_rows(entry):
+        if entry.kind == Kind.DATA and words().tokens[0].word in _INSERTS and not self._inserts_rows(entry):
             return fault(
                 "statement-unreadable",
                 f"an INSERT is cut or damaged: {_beginning(entry)}",
@@ -76,7 +79,7 @@ class Judge:
             )
         if entry.strange:
             return self._strange(entry, place)
-        if entry.kind != "unknown":
+        if entry.kind != Kind.UNKNOWN:
             return self._broken_text(entry, place) or self._unclear(entry, place, words)
         text = _beginning(entry)
         if FOREIGN_TEXT.match(entry.definition):
@@ -123,11 +126,11 @@ class Judge:
         strange = strange_statement(entry.kind, words, lexis) or self._elsewhere(entry) or self._unwritten(entry, words)
         if not strange:
             strange = strange_words(entry.kind, words, lexis)
-        if entry.kind == "identity" and strange_identity(entry.text):
+        if entry.kind == Kind.IDENTITY and strange_identity(entry.text):
             strange = " ".join(entry.text.split())[:80]
-        elif entry.kind == "table" and lexis.is_mariadb:
+        elif entry.kind == Kind.TABLE and lexis.is_mariadb:
             strange = strange or strange_tail(words())
-        elif entry.kind == "table" and lexis.engine is Engine.POSTGRESQL:
+        elif entry.kind == Kind.TABLE and lexis.engine is Engine.POSTGRESQL:
             strange = strange or next(filter(None, (near_type(column.type) for column in entry.columns)), "")
         if not strange:
             return None
@@ -149,8 +152,8 @@ class Judge:
         """Rows that are changed or emptied, outside of the server's own tables, and tables that are renamed."""
         schema = (entry.name.schema or "") if self._notes.engine is Engine.POSTGRESQL else entry.name.database
         own = schema == "pg_catalog" or (schema or "").lower() in OWN_DATABASES
-        changes = entry.kind in {"emptying", "catalog update"} and not own
-        renames = entry.kind == "table setting" and any(token.word == "rename" for token in words().tokens)
+        changes = entry.kind in {Kind.EMPTYING, Kind.CATALOG_UPDATE} and not own
+        renames = entry.kind == Kind.TABLE_SETTING and any(token.word == "rename" for token in words().tokens)
         return _beginning(entry) if changes or renames else ""
 
     def _broken_text(self, entry: Entry, place: Place) -> Finding | None:

@@ -11,6 +11,7 @@ from collections.abc import Iterable
 from itertools import pairwise
 
 from sospes.model.entries import Engine, Entry
+from sospes.model.kinds import Kind
 from sospes.sql.lexis import Lexis, Token, tokens
 from sospes.sql.phrase import Phrase
 
@@ -59,7 +60,7 @@ LIBRARIES = frozenset(
 def changes_accounts(entry: Entry) -> bool:
     """Whether rows are changed or taken away that say who may do what on a MariaDB server."""
     return (
-        entry.kind in {"emptying", "catalog update"}
+        entry.kind in {Kind.EMPTYING, Kind.CATALOG_UPDATE}
         and (entry.name.database or "").lower() in OWN_DATABASES
         and entry.name.name.lower() in _ACCOUNT_TABLES
     )

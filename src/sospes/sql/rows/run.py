@@ -9,6 +9,7 @@ from dataclasses import dataclass, field
 from sospes.model.entries import Column, Engine, Entry, Name
 from sospes.model.events import Batch, Notation
 from sospes.model.findings import Finding, Place, doubt, fault, note
+from sospes.model.kinds import Kind
 from sospes.sql.lexis import Lexis
 
 MOST_FINDINGS = 50
@@ -151,6 +152,6 @@ def columns_of_run(entry: Entry, names: tuple[str, ...] | None) -> list[Column]:
 
 def default_names(entry: Entry | None, engine: Engine) -> tuple[str, ...] | None:
     """The column names of rows that state none: as the table is defined."""
-    if entry is None or entry.kind == "virtual table" or "open" in entry.options:
+    if entry is None or entry.kind == Kind.VIRTUAL_TABLE or "open" in entry.options:
         return None
     return tuple(column.name for column in entry.columns if not (column.generated and engine is Engine.SQLITE))

@@ -17,6 +17,7 @@ from sospes.model.entries import Entry, Name
 from sospes.model.errors import UsageError
 from sospes.model.events import Batch, Event, RowsBegin
 from sospes.model.findings import Finding, Place, doubt, fault, note
+from sospes.model.kinds import Kind
 from sospes.model.outcome import Outcome
 from sospes.model.progress import Progress
 from sospes.model.verdict import Rung, Severity
@@ -210,7 +211,7 @@ def _into_files(begin: Begin, how: Extracting) -> tuple[_Reading, list[Finding],
             if isinstance(event, Finding):
                 findings.append(event)
                 continue
-            if (isinstance(event, Entry) and event.kind == "table") or isinstance(event, RowsBegin):
+            if (isinstance(event, Entry) and event.kind == Kind.TABLE) or isinstance(event, RowsBegin):
                 selection.see([event.table if isinstance(event, RowsBegin) else event.name])
             writer.take(event, opened.engine)
         if opened.form is not None:

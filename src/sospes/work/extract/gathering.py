@@ -8,10 +8,11 @@ from dataclasses import dataclass, field
 
 from sospes.engines.registry import dialect_of
 from sospes.model.entries import ConstraintKind, Engine, Entry, Name
+from sospes.model.kinds import Kind
 from sospes.sql.quoting import double_quoted
 from sospes.work.selection import Selection
 
-_NEEDED = frozenset({"type", "domain", "sequence", "function", "collation", "extension"})
+_NEEDED = frozenset({Kind.TYPE, Kind.DOMAIN, Kind.SEQUENCE, Kind.FUNCTION, Kind.COLLATION, Kind.EXTENSION})
 _BELONGS = frozenset(
     "constraint index trigger default identity comment policy rule attach statistics table-setting lock".split()
 )
@@ -44,23 +45,23 @@ class Gatherer:
 
     def take(self, entry: Entry) -> Iterator[bytes]:
         """The statements that this entry makes necessary."""
-        if entry.kind == "setting":
+        if entry.kind == Kind.SETTING:
             self._setting(entry)
-        elif entry.kind == "table":
+        elif entry.kind == Kind.TABLE:
             yield from self._table(entry)
-        elif entry.kind == "attach" and entry.about:
+        elif entry.kind == Kind.ATTACH and entry.about:
             yield from self._attach(entry)
-        elif entry.kind == "drop":
+        elif entry.kind == Kind.DROP:
             if self.with_drop and self.wants(entry.name):
                 yield from self._write(entry)
         elif entry.kind in _NEEDED:
             self._wait(entry)
-        elif entry.kind == "sequence owner" and entry.about and self.wants(entry.about):
+        elif entry.kind == Kind.SEQUENCE_OWNER and entry.about and self.wants(entry.about):
             yield from self._write(entry)
-        elif entry.kind == "sequence value":
+        elif entry.kind == Kind.SEQUENCE_VALUE:
             if entry.name in self._written or self._counts_for_wanted(entry):
                 yield from self._write(entry)
-        elif entry.kind == "lock":
+        elif entry.kind == Kind.LOCK:
             yield from self._lock(entry)
         elif entry.kind.replace(" ", "-") in _BELONGS and entry.about and self.wants(entry.about):
             yield from self._belonging(entry)
@@ -144,12 +145,12 @@ class Gatherer:
 
     def _write(self, entry: Entry) -> Iterator[bytes]:
         """The statement, after all that it mentions and that is not written yet."""
-        if entry.kind in _NEEDED | {"table"}:
+        if entry.kind in _NEEDED | {Kind.TABLE}:
             if entry.name in self._written:
                 return
             self._written.add(entry.name)
         yield from self._schema(entry.name)
-        own = entry.name if entry.kind != "sequence owner" else None
+        own = entry.name if entry.kind != Kind.SEQUENCE_OWNER else None
         for name in self._mentioned(entry.definition):
             if name != own and name in self._waiting and name not in self._written:
                 yield from self._write(self._waiting[name])

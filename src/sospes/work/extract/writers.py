@@ -9,6 +9,7 @@ from sospes.engines.registry import dialect_of
 from sospes.model.entries import Column, Engine, Entry, Name
 from sospes.model.errors import UsageError
 from sospes.model.events import Batch, Event, Notation, RowsBegin, RowsEnd
+from sospes.model.kinds import Kind
 from sospes.model.types import Hold, Meaning
 from sospes.rows.decoding import held_rows
 from sospes.rows.encoders import ENCODERS, RowEncoder
@@ -92,7 +93,7 @@ class SqlWriter:
         if isinstance(event, Entry):
             for text in self._gatherer.take(event):
                 self._write(text)
-            if event.kind == "table" and self.wants(event.name):
+            if event.kind == Kind.TABLE and self.wants(event.name):
                 self._add(event.name, 0, 0)
         elif isinstance(event, RowsBegin):
             self._begin = event if self.wants(event.table) else None
@@ -159,7 +160,7 @@ class RowsWriter:
     def take(self, event: Event, engine: Engine | None) -> None:
         """Write what an event asks for."""
         self._engine = engine or self._engine
-        if isinstance(event, Entry) and event.kind == "table" and self.wants(event.name):
+        if isinstance(event, Entry) and event.kind == Kind.TABLE and self.wants(event.name):
             self._begin(event.name, list(event.columns))
         elif isinstance(event, RowsBegin):
             self._current = event.table if self.wants(event.table) else None

@@ -15,12 +15,22 @@ from sospes.engines.registry import dialect_of
 from sospes.model.entries import Constraint, ConstraintKind, Engine, Entry, Name
 from sospes.model.events import RowsBegin
 from sospes.model.findings import Finding, Place, fault, note
+from sospes.model.kinds import Kind
 from sospes.sql.judging.agreement import one_bit_apart
 
-_TABLES = frozenset({"table", "foreign table", "virtual table"})
-_LIKE_TABLES = frozenset({"view", "materialized view", "sequence", "identity", "index", "type"})
+_TABLES = frozenset({Kind.TABLE, Kind.FOREIGN_TABLE, Kind.VIRTUAL_TABLE})
+_LIKE_TABLES = frozenset({Kind.VIEW, Kind.MATERIALIZED_VIEW, Kind.SEQUENCE, Kind.IDENTITY, Kind.INDEX, Kind.TYPE})
 _NEEDS_TABLE = frozenset(
-    {"trigger", "default", "identity", "table setting", "ownership", "sequence owner", "policy", "attach"}
+    {
+        Kind.TRIGGER,
+        Kind.DEFAULT,
+        Kind.IDENTITY,
+        Kind.TABLE_SETTING,
+        Kind.OWNERSHIP,
+        Kind.SEQUENCE_OWNER,
+        Kind.POLICY,
+        Kind.ATTACH,
+    }
 )
 _ALWAYS_THERE = frozenset("rowid oid _rowid_ ctid tableoid xmin xmax cmin cmax".split())
 _VERSION_COLUMNS = frozenset({"row_start", "row_end"})
@@ -66,16 +76,16 @@ class Fit:
         """Take in a definition."""
         bare = replace(entry, definition=b"")
         made = self._made.setdefault(entry.name.database, set())
-        if entry.kind == "drop":
+        if entry.kind == Kind.DROP:
             made.discard(entry.name)
             self._made.pop(entry.name.name, None)  # a whole database may be dropped
-        elif entry.kind == "table":
+        elif entry.kind == Kind.TABLE:
             if entry.name in made and not _made_if_missing(entry):
                 self._twice.append(bare)
             made.add(entry.name)
         if entry.kind in _TABLES:
             columns = frozenset(column.name.casefold() for column in entry.columns)
-            certain = "open" not in entry.options and entry.kind == "table"
+            certain = "open" not in entry.options and entry.kind == Kind.TABLE
             self._tables[entry.name] = _Known(columns, certain, "versioning" in entry.options)
             self._folded[_folded(entry.name)] = entry.name
         elif entry.kind in _LIKE_TABLES:
@@ -85,9 +95,9 @@ class Fit:
         self._constraints.extend((bare, constraint) for constraint in entry.constraints)
         if entry.kind in _NEEDS_TABLE and entry.about is not None:
             self._mentions.append(bare)
-        if entry.kind in {"sequence value", "lock"}:
+        if entry.kind in {Kind.SEQUENCE_VALUE, Kind.LOCK}:
             self._named.append(bare)
-        if entry.kind in {"sequence", "identity"}:
+        if entry.kind in {Kind.SEQUENCE, Kind.IDENTITY}:
             self._sequences.add(entry.name)
 
     def rows(self, begin: RowsBegin) -> None:
@@ -116,7 +126,7 @@ class Fit:
                 message = f"a statement of kind {entry.kind} is for {name.label}, which has no definition"
                 yield from self._undefined(name, message, engine, entry)
         for entry in self._mentions:
-            if entry.kind == "attach":
+            if entry.kind == Kind.ATTACH:
                 yield from self._outside_parents(entry, engine)
                 yield from self._unlike_parents(entry)
         yield from self._misnamed()
@@ -125,7 +135,7 @@ class Fit:
         """Sequences and locked tables that nothing defines, and whose name is a bit away from one that is defined."""
         for entry in self._named:
             name = entry.about or entry.name
-            known = self._sequences if entry.kind == "sequence value" else self._tables.keys() | self._sequences
+            known = self._sequences if entry.kind == Kind.SEQUENCE_VALUE else self._tables.keys() | self._sequences
             if name in known or name.database in self._foreign_databases:
                 continue
             near = next((other for other in known if one_bit_apart(other.full_label, name.full_label)), None)
@@ -261,7 +271,7 @@ def _made_if_missing(entry: Entry) -> bool:
 
 def brings_tables(entry: Entry) -> bool:
     """Whether an entry is of an extension that may bring tables with rows, which the backup then doesn't define."""
-    return entry.kind == "extension" and entry.name.name not in _WITHOUT_TABLES
+    return entry.kind == Kind.EXTENSION and entry.name.name not in _WITHOUT_TABLES
 
 
 def _place_of(name: Name) -> Place:

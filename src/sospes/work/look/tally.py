@@ -9,26 +9,23 @@ from sospes.engines.registry import dialect_of_rows
 from sospes.model.entries import Column, Constraint, ConstraintKind, Engine, Entry, Name
 from sospes.model.events import Batch, Event, RowsBegin, RowsEnd
 from sospes.model.findings import Finding
+from sospes.model.kinds import Kind
 from sospes.model.outcome import ObjectSummary, TableSummary
 from sospes.work.look.damage import BREAKS, Stretch, stretches
 from sospes.work.look.misfits import Fit
 from sospes.work.look.undoing import Undoing
 
-OBJECT_KINDS = frozenset(
-    {
-        "view", "materialized view", "function", "procedure", "aggregate", "trigger", "event trigger", "event", "rule",
-        "index", "constraint", "sequence", "schema", "type", "domain", "extension", "collation", "cast", "operator",
-        "operator class", "operator family", "language", "publication", "subscription", "server", "policy",
-        "statistics",
-        "conversion", "role", "tablespace", "transform", "foreign table", "user mapping", "access method",
-        "foreign data wrapper", "virtual table", "text search configuration", "text search dictionary",
-        "text search parser", "text search template", "large object", "package",
-    }
-)  # fmt: skip
+OBJECT_KINDS = Kind.these(
+    "view, materialized view, function, procedure, aggregate, trigger, event trigger, event, rule, index, constraint, "
+    "sequence, schema, type, domain, extension, collation, cast, operator, operator class, operator family, language, "
+    "publication, subscription, server, policy, statistics, conversion, role, tablespace, transform, foreign table, "
+    "user mapping, access method, foreign data wrapper, virtual table, text search configuration, "
+    "text search dictionary, text search parser, text search template, large object, package"
+)
 MOST_OF_A_KIND = 200
 """Findings of one code in one table that are kept one by one."""
 
-_STAND_IN_FOR = frozenset({"view", "materialized view"})
+_STAND_IN_FOR = frozenset({Kind.VIEW, Kind.MATERIALIZED_VIEW})
 
 
 @dataclass(slots=True)
@@ -116,21 +113,21 @@ class Tally:
     def _entry(self, entry: Entry) -> None:
         self._fit.entry(entry)
         self._undoing.entry(entry)
-        if entry.kind == "table":
+        if entry.kind == Kind.TABLE:
             table = self._table(entry.name)
             table.columns = entry.columns
             table.partitioned = "partitioned" in entry.options
         for constraint in entry.constraints:
             self._inner_object(entry, constraint)
-        if entry.kind == "lock":
+        if entry.kind == Kind.LOCK:
             self.locked = True
-        if entry.kind == "attach" and entry.about is not None:
+        if entry.kind == Kind.ATTACH and entry.about is not None:
             self._partitions.add(entry.about)
         if entry.kind in _STAND_IN_FOR and entry.name in self.tables and not self.tables[entry.name].runs:
             del self.tables[entry.name]
         if entry.kind in OBJECT_KINDS:
             self._object(entry.kind, entry.name)
-        elif entry.kind == "identity":
+        elif entry.kind == Kind.IDENTITY:
             self._object("sequence", entry.name)
 
     def _object(self, kind: str, name: Name) -> None:
@@ -141,7 +138,7 @@ class Tally:
 
     def _inner_object(self, entry: Entry, constraint: Constraint) -> None:
         """Keys and indexes that stand inside a table's definition are objects too."""
-        if entry.kind in {"constraint", "index"}:
+        if entry.kind in {Kind.CONSTRAINT, Kind.INDEX}:
             return
         kind = "index" if constraint.kind is ConstraintKind.INDEX else "constraint"
         name = constraint.name or f"{entry.name.name} {constraint.kind} ({', '.join(constraint.columns)})"

@@ -12,6 +12,7 @@ from dataclasses import replace
 
 from sospes.model.entries import Entry, Name
 from sospes.model.findings import Finding, Place, doubt, fault
+from sospes.model.kinds import Kind
 
 _STRINGS = re.compile(rb"'(?:[^']|'')*+'|\"(?:[^\"]|\"\")*+\"|`(?:[^`]|``)*+`|\[[^\]]*+\]|--[^\n]*+")
 _COMMENTS = re.compile(rb"/\*M?!\d*|/\*.*?\*/|\*/", re.S)
@@ -24,8 +25,8 @@ _CONDITIONS = (
     b'"SET GLOBAL LOG_OUTPUT=\'NONE\'", "DO 0")',
 )
 """How programs set what not every server knows: MySQL's PREPARE and EXECUTE behind a mark, MariaDB's pause of a log."""
-_REPLACE_STAND_INS = frozenset({"view", "materialized view"})
-_GIVES_TABLES = frozenset({"table", "virtual table", "foreign table"})
+_REPLACE_STAND_INS = frozenset({Kind.VIEW, Kind.MATERIALIZED_VIEW})
+_GIVES_TABLES = frozenset({Kind.TABLE, Kind.VIRTUAL_TABLE, Kind.FOREIGN_TABLE})
 _SCHEMA_TABLES = frozenset({"sqlite_schema", "sqlite_master"})
 _LONGEST = 1 << 16
 _SHOWN = 200
@@ -53,15 +54,15 @@ class Undoing:
             self._given.add(entry.name)
             if entry.name in self._had_rows:
                 self._anew.setdefault(entry.name, start)
-        elif entry.kind == "database":
+        elif entry.kind == Kind.DATABASE:
             self._databases.pop(entry.name.name, None)
-        elif entry.kind in {"trigger", "rule"} and entry.about is not None:
+        elif entry.kind in {Kind.TRIGGER, Kind.RULE} and entry.about is not None:
             self._fired.setdefault(entry.about, start)
         if entry.kind in _GIVES_TABLES | _REPLACE_STAND_INS:
             self._gone.pop(entry.name, None)
-        elif entry.kind == "drop":
+        elif entry.kind == Kind.DROP:
             self._drop(entry, start)
-        elif entry.kind == "action" and not entry.definition.startswith(_CONDITIONS):
+        elif entry.kind == Kind.ACTION and not entry.definition.startswith(_CONDITIONS):
             self._actions.append(start)
         elif self._changes(entry):
             self._changed.append(start)
@@ -139,15 +140,15 @@ class Undoing:
             self._fired.pop(table, None)
 
     def _changes(self, entry: Entry) -> bool:
-        if entry.kind in {"emptying", "catalog update"}:
+        if entry.kind in {Kind.EMPTYING, Kind.CATALOG_UPDATE}:
             of_schema = entry.name.name in _SCHEMA_TABLES and entry.name.schema is None
             return (bool(self._given) and of_schema) or not self._with_rows.isdisjoint({entry.name, *entry.parents})
-        if entry.kind == "rollback":
+        if entry.kind == Kind.ROLLBACK:
             return bool(self._given) and " to " not in _words(entry.definition)
-        if entry.kind == "data":
+        if entry.kind == Kind.DATA:
             return entry.about in self._given and _COMPUTED.match(_words(entry.definition)) is not None
         return (
-            entry.kind == "table setting"
+            entry.kind == Kind.TABLE_SETTING
             and entry.name in self._given
             and _ALTERED_AWAY.search(_words(entry.definition)) is not None
         )

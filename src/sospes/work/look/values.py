@@ -11,6 +11,7 @@ from sospes.model.entries import Column, ConstraintKind, Engine, Entry, Name
 from sospes.model.errors import UsageError
 from sospes.model.events import Batch, Event, Notation, RowsBegin
 from sospes.model.findings import Finding, Place, doubt, fault, note
+from sospes.model.kinds import Kind
 from sospes.model.outcome import Unchecked, ValueSummary
 from sospes.places.own import work_folder
 from sospes.rows.typed.check import BadValue, bad_values
@@ -83,9 +84,17 @@ class ValueChecks:
                 )
 
     def _entry(self, entry: Entry) -> None:
-        if entry.kind in {"type", "domain", "extension", "table", "view", "materialized view", "foreign table"}:
+        if entry.kind in {
+            Kind.TYPE,
+            Kind.DOMAIN,
+            Kind.EXTENSION,
+            Kind.TABLE,
+            Kind.VIEW,
+            Kind.MATERIALIZED_VIEW,
+            Kind.FOREIGN_TABLE,
+        }:
             self._early.append(entry)
-        if entry.kind == "table":
+        if entry.kind == Kind.TABLE:
             self._entries[entry.name] = entry
         about = entry.about or entry.name
         for constraint in entry.constraints:

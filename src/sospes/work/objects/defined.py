@@ -11,6 +11,7 @@ from sospes.engines.dialect import Dialect
 from sospes.engines.registry import dialect_of
 from sospes.model.entries import ConstraintKind, Engine, Entry
 from sospes.model.events import LargeObjectPart
+from sospes.model.kinds import Kind
 from sospes.model.objects import DatabaseObject, ObjectKey
 from sospes.rows.decoding import bytea
 
@@ -35,15 +36,15 @@ class BackupObjects:
     def take(self, entry: Entry, engine: Engine) -> None:
         """Take in one entry."""
         known = self.found.setdefault(entry.name.database, {})
-        if entry.kind == "large object data":
+        if entry.kind == Kind.LARGE_OBJECT_DATA:
             self._take_statement(entry)
-        if entry.kind == "table" and entry.parents:
+        if entry.kind == Kind.TABLE and entry.parents:
             self.children.add((entry.name.schema or "", entry.name.name))
         dialect = dialect_of(engine)
         for key, item in dialect.objects_of(entry):
             if key.kind != "default" or (key.schema, key.about) not in self.children:
                 known[key] = _together(known.get(key), item, entry, dialect)
-        if entry.kind == "view":
+        if entry.kind == Kind.VIEW:
             known.pop(ObjectKey("table", entry.name.schema or "", entry.name.name), None)
         if any(
             not constraint.name and constraint.kind is not ConstraintKind.PRIMARY for constraint in entry.constraints
@@ -74,7 +75,7 @@ def _together(before: DatabaseObject | None, item: DatabaseObject, entry: Entry,
     """Rights of one role are one object; of all else the engine says what two definitions of one name are."""
     if before is None:
         return item
-    if entry.kind == "grant":
+    if entry.kind == Kind.GRANT:
         return DatabaseObject(_joined(before.texts, item.texts), (*before.statements, *item.statements))
     return dialect.joined(before, item, entry)
 

@@ -10,6 +10,7 @@ from sospes.engines.registry import dialect_of
 from sospes.model.entries import Column, Constraint, Engine, Entry, Name
 from sospes.model.events import Batch, Event, RowsBegin
 from sospes.model.findings import Finding, Place, doubt, fault
+from sospes.model.kinds import Kind
 from sospes.rows.decoding import held_parts
 from sospes.sides.embedded.copy import MOST_COLUMNS, EmbeddedCopy
 from sospes.sides.embedded.keys import NotRehearsed
@@ -18,15 +19,15 @@ from sospes.work.look.misfits import brings_tables
 from sospes.work.look.tally import OBJECT_KINDS
 from sospes.work.selection import Selection
 
-_HELD = frozenset({"index", "constraint", "schema", "role", "tablespace"})
+_HELD = frozenset({Kind.INDEX, Kind.CONSTRAINT, Kind.SCHEMA, Kind.ROLE, Kind.TABLESPACE})
 _REASONS = {
-    "sequence": "its value is in the backup, but nothing here draws from it",
-    "large object": "it is no row of a table",
-    "type": "its members are held as text and not checked",
-    "domain": "its values are held as text, its conditions not checked",
-    "foreign table": "its rows are on another server",
-    "view": "its query was not run",
-    "materialized view": "its query was not run",
+    Kind.SEQUENCE: "its value is in the backup, but nothing here draws from it",
+    Kind.LARGE_OBJECT: "it is no row of a table",
+    Kind.TYPE: "its members are held as text and not checked",
+    Kind.DOMAIN: "its values are held as text, its conditions not checked",
+    Kind.FOREIGN_TABLE: "its rows are on another server",
+    Kind.VIEW: "its query was not run",
+    Kind.MATERIALIZED_VIEW: "its query was not run",
 }
 MOST_BAD_CELLS = 50
 
@@ -69,14 +70,14 @@ class Loader:
             yield from self._batch(event)
 
     def _entry(self, entry: Entry) -> None:
-        if entry.kind == "table":
+        if entry.kind == Kind.TABLE:
             self.selection.see([entry.name])
             self._definitions[entry.name] = entry
-        elif entry.kind == "attach" and entry.about:
+        elif entry.kind == Kind.ATTACH and entry.about:
             self._attached += [(entry.about, parent) for parent in entry.parents]
         elif brings_tables(entry):
             self._extended.add(entry.name.database)
-        elif entry.kind in {"view", "materialized view"}:
+        elif entry.kind in {Kind.VIEW, Kind.MATERIALIZED_VIEW}:
             self._definitions.pop(entry.name, None)
         self._constraints += [(entry.about or entry.name, constraint) for constraint in entry.constraints]
         if entry.kind in OBJECT_KINDS - _HELD and self._concerns(entry):

@@ -17,6 +17,7 @@ from sospes.model.entries import Engine, Entry, Name
 from sospes.model.errors import CannotCheck, UsageError
 from sospes.model.events import Header
 from sospes.model.findings import Finding, doubt, fault, verdict_of
+from sospes.model.kinds import Kind
 from sospes.model.outcome import Outcome, TableSummary
 from sospes.model.verdict import Rung, Severity, Verdict
 from sospes.sides.embedded.keys import NotRehearsed
@@ -98,7 +99,7 @@ def _needs(task: _Task) -> Needs:
         again = open_backup(task.paths, replace(task.how.opening, wants=nothing, check_pages=False))
         for event in again.events():
             if isinstance(event, Entry):
-                if event.kind == "extension" and event.name.name in known:
+                if event.kind == Kind.EXTENSION and event.name.name in known:
                     extensions[event.name.name] = None
                 if event.name.database is not None:
                     databases[event.name.database] = None

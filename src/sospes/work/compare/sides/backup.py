@@ -12,6 +12,7 @@ from sospes.formats.opening import Opened, Opening, open_backup
 from sospes.model.entries import Column, ConstraintKind, Engine, Entry, Name
 from sospes.model.events import Batch, LargeObjectPart, RowsBegin
 from sospes.model.findings import Finding, Place, fault
+from sospes.model.kinds import Kind
 from sospes.model.progress import Doing, Progress
 from sospes.model.types import Hold
 from sospes.rows.copied import CopySums
@@ -121,12 +122,12 @@ class BackupRows(BasicSide):
             self.sums.found[begin.table].placed &= lines is batch
 
     def _take(self, entry: Entry, entries: dict[Name, Entry]) -> None:
-        if entry.kind == "table":
+        if entry.kind == Kind.TABLE:
             entries[entry.name] = entry
             columns = tuple(column for column in entry.columns if not column.generated)
             generated = tuple(column.name for column in entry.columns if column.generated)
             self.tables[entry.name] = RowTable(name=entry.name, columns=columns, generated=generated)
-        elif entry.kind in {"view", "materialized view"}:
+        elif entry.kind in {Kind.VIEW, Kind.MATERIALIZED_VIEW}:
             self.tables.pop(entry.name, None)
         table = self.tables.get(entry.about or entry.name)
         for constraint in entry.constraints:
