@@ -58,8 +58,8 @@ def _wrong(said: str, kind: type[msgspec.Struct], where: str, advice: str) -> Us
     known = [field.encode_name for field in msgspec.structs.fields(kind)]
     if unknown := _UNKNOWN.search(said):
         near = difflib.get_close_matches(unknown[1], known, n=3)
-        meant = f"did you mean {', '.join(near)}?" if near else f"known: {', '.join(known)}"
-        return UsageError(f"{where}: unknown key {unknown[1]!r}", f"{meant}; {advice}")
+        meant = f"did you mean {', '.join(near)}?" if near else f"known: {', '.join(known)};"
+        return UsageError(f"{where}: unknown key {unknown[1]!r}", f"{meant} {advice}")
     place = _WHERE.search(said)
     said = _WHERE.sub("", said).replace(" | null`", "`")
     for word, plain in _WORDS.items():

@@ -9,6 +9,7 @@ from typing import Any
 
 from sospes.model.events import Batch, Held, Notation
 from sospes.rows.decoding import Row
+from sospes.sql.quoting import literal
 
 _FORMULA = re.compile(r"[=+\-@\t\r]")
 _NUMBER = re.compile(r"[-+]?[\d.,]+(?:[eE][-+]?\d+)?")
@@ -88,7 +89,7 @@ def _sqlite_literal(value: object) -> str:
     if isinstance(value, str):
         if _CONTROL.search(value):  # clients end a line at some, and change others
             return f"CAST(X'{value.encode('utf-8', 'surrogatepass').hex()}' AS TEXT)"
-        return "'" + value.replace("'", "''") + "'"
+        return literal(value)
     if isinstance(value, float) and value in {float("inf"), float("-inf")}:
         return "9e999" if value > 0 else "-9e999"
     return repr(value)

@@ -17,6 +17,7 @@ from sospes.model.kinds import Kind
 from sospes.sql.judging.agreement import KNOWN, Announced, disagreement, in_heading, one_bit_apart, rows_disagreement
 from sospes.sql.judging.judge import hostile
 from sospes.sql.lexis import Lexis
+from sospes.sql.quoting import double_quoted
 from sospes.sql.reading import SqlText
 from sospes.sql.rows.copy_data import read_copy
 from sospes.sql.rows.heads import DataHead, copy_head
@@ -195,8 +196,8 @@ class ArchiveReader:
             if words is None or not entry.owner or not entry.definition:
                 continue
             name = Name(None, entry.schema, entry.tag)
-            label = ".".join(_quoted(part) for part in (entry.schema, entry.tag) if part)
-            statement = f"ALTER {words} {label} OWNER TO {_quoted(entry.owner)};"
+            label = ".".join(double_quoted(part) for part in (entry.schema, entry.tag) if part)
+            statement = f"ALTER {words} {label} OWNER TO {double_quoted(entry.owner)};"
             encoding = self._sql.settings.codec
             definition = statement.encode(encoding, "replace")
             yield Entry(kind=Kind.OWNERSHIP, name=name, definition=definition, encoding=encoding)
@@ -408,7 +409,3 @@ def _listed_name(entry: TocEntry) -> tuple[str, Name]:
 
 def _name(entry: TocEntry) -> Name:
     return Name(None, entry.schema, entry.tag)
-
-
-def _quoted(name: str) -> str:
-    return '"' + name.replace('"', '""') + '"'

@@ -23,6 +23,7 @@ from sospes.model.findings import Finding, Place, fault, note
 from sospes.model.kinds import Kind
 from sospes.places.own import work_folder
 from sospes.sql.lexis import Lexis
+from sospes.sql.quoting import double_quoted
 from sospes.sql.statements import Classifier, Where
 from sospes.stream.containers import Block
 
@@ -164,8 +165,8 @@ class SqliteReader:
         table = entry.name
         yield RowsBegin(table=table, columns=columns, entry=entry, notation=Notation.RECORDS)
         total = 0
-        listed = ", ".join(_quoted(name) for name in columns) or "NULL"
-        query = f"SELECT {listed} FROM {_quoted(table.name)}"
+        listed = ", ".join(double_quoted(name) for name in columns) or "NULL"
+        query = f"SELECT {listed} FROM {double_quoted(table.name)}"
         try:
             if want.rows(table):
                 for rows in _fetched(connection, query):
@@ -323,7 +324,3 @@ def _engine_fault(problem: str) -> Finding:
         f"the engine's own check says: {problem}",
         "the file is damaged; take the backup from another copy",
     )
-
-
-def _quoted(name: str) -> str:
-    return '"' + name.replace('"', '""') + '"'

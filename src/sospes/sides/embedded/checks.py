@@ -8,6 +8,7 @@ from typing import Any
 from sospes.model.entries import Engine
 from sospes.model.types import Meaning
 from sospes.sides.embedded.names import quoted
+from sospes.sql.quoting import literal
 
 _DIALECTS = {
     Engine.POSTGRESQL: "postgres",
@@ -119,7 +120,7 @@ class _Translation:
             return self._column(node)
         if kind == "Literal":
             if node.is_string:
-                return "'" + node.this.replace("'", "''") + "'", Meaning.TEXT
+                return literal(node.this), Meaning.TEXT
             if node.this.isdecimal():
                 return node.this, Meaning.INTEGER
         if kind == "Neg":

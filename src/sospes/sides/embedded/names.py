@@ -5,6 +5,7 @@ from __future__ import annotations
 import xxhash
 
 from sospes.model.entries import Name
+from sospes.sql.quoting import double_quoted
 
 RESERVED = ("sqlite_", "sospes_")
 """How no table of a backup may be called in a side copy."""
@@ -39,4 +40,4 @@ def table_name(name: Name) -> str:
 
 def quoted(name: str) -> str:
     """A name as SQL takes it. A zero byte, which SQL can't hold, becomes its picture."""
-    return '"' + name.replace('"', '""').replace("\0", "␀") + '"'
+    return double_quoted(name.replace("\0", "␀"))

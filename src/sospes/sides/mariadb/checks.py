@@ -13,7 +13,8 @@ import pymysql
 from sospes.model.entries import Name
 from sospes.model.errors import CannotCheck
 from sospes.model.findings import Finding, Place, doubt, fault, note
-from sospes.sides.mariadb.live import one_line, quoted
+from sospes.sides.mariadb.live import one_line
+from sospes.sql.quoting import back_quoted
 
 _NO_TABLE = 1146
 _VIEWS = "SELECT TABLE_SCHEMA, TABLE_NAME FROM information_schema.TABLES WHERE TABLE_TYPE = 'VIEW'"
@@ -42,14 +43,14 @@ def check_databases(
             own = set(made.values())
             views = [(database, view) for database, view in cursor.fetchall() if database in own]
         for database, view in views:
-            yield from _check_view(session, f"{quoted(database)}.{quoted(view)}", f"{database}.{view}")
+            yield from _check_view(session, f"{back_quoted(database)}.{back_quoted(view)}", f"{database}.{view}")
     except pymysql.Error as error:
         raise CannotCheck(f"the server stopped answering: {one_line(error)}", "run this again") from error
 
 
 def check_table(session: pymysql.Connection[Any], database: str, table: Name, expected: int) -> Iterator[Finding]:
     """Rows of a table, of which so many are expected, and what the engine's own check says of it."""
-    label = f"{quoted(database)}.{quoted(table.name)}"
+    label = f"{back_quoted(database)}.{back_quoted(table.name)}"
     place = Place(database=table.database, table=table.name)
     with session.cursor() as cursor:
         try:
@@ -115,12 +116,12 @@ def _check_references(session: pymysql.Connection[Any], databases: Mapping[str, 
             if schema in databases:
                 found.setdefault((schema, table, name), []).append(tuple(rest))
         for (schema, table, name), columns in found.items():
-            parent = f"{quoted(columns[0][1])}.{quoted(columns[0][2])}"
-            joined = " AND ".join(f"c.{quoted(mine)} = p.{quoted(theirs)}" for mine, _, _, theirs in columns)
-            present = " AND ".join(f"c.{quoted(mine)} IS NOT NULL" for mine, *_ in columns)
+            parent = f"{back_quoted(columns[0][1])}.{back_quoted(columns[0][2])}"
+            joined = " AND ".join(f"c.{back_quoted(mine)} = p.{back_quoted(theirs)}" for mine, _, _, theirs in columns)
+            present = " AND ".join(f"c.{back_quoted(mine)} IS NOT NULL" for mine, *_ in columns)
             query = (
-                f"SELECT COUNT(*) FROM {quoted(schema)}.{quoted(table)} c LEFT JOIN {parent} p ON {joined} "
-                f"WHERE p.{quoted(columns[0][3])} IS NULL AND {present}"
+                f"SELECT COUNT(*) FROM {back_quoted(schema)}.{back_quoted(table)} c LEFT JOIN {parent} p ON {joined} "
+                f"WHERE p.{back_quoted(columns[0][3])} IS NULL AND {present}"
             )
             try:
                 cursor.execute(query)

@@ -16,13 +16,14 @@ from sospes.model.entries import Entry
 from sospes.model.errors import CannotCheck
 from sospes.model.findings import Finding, note
 from sospes.model.kinds import Kind
-from sospes.sides.mariadb.live import ME, connected, one_line, quoted
+from sospes.sides.mariadb.live import ME, connected, one_line
 from sospes.sides.servers.address import Address
 from sospes.sides.servers.hosts import DATABASE, RESTORER, Host, OnPrivateServer, OnSharedServer, undivided
 from sospes.sides.servers.marks import MARK_TABLE, Left, Marked, Naming, account_of, is_own_account, read_mark
 from sospes.sides.servers.needs import Needs, version_shortfall
 from sospes.sides.servers.private import PrivateServer
 from sospes.sql.judging.reach import OWN_DATABASES
+from sospes.sql.quoting import back_quoted
 
 Session: TypeAlias = "pymysql.Connection[Any]"
 Cursor: TypeAlias = "pymysql.cursors.Cursor"
@@ -78,7 +79,7 @@ class PrivateHost(OnPrivateServer):
         if database not in self.made:
             name = f"{DATABASE}_{database}" if (database or "").lower() in OWN_DATABASES else database or DATABASE
             with connected(self.server.address("")) as session, session.cursor() as cursor:
-                cursor.execute(f"CREATE DATABASE IF NOT EXISTS {quoted(name)}")
+                cursor.execute(f"CREATE DATABASE IF NOT EXISTS {back_quoted(name)}")
                 cursor.execute(f"GRANT ALL ON {_alone(name)}.* TO '{RESTORER}'@'localhost'")
             self.made[database] = name
         return self.made[database]
@@ -153,7 +154,7 @@ class SharedHost(OnSharedServer):
             try:
                 with undivided(), hold.cursor() as cursor:
                     cursor.execute(_LONGEST_REST)
-                    cursor.execute(f"CREATE DATABASE {quoted(name)}")
+                    cursor.execute(f"CREATE DATABASE {back_quoted(name)}")
                     self.made[database] = name
                     hold.select_db(name)
                     self._mark(cursor, name)
@@ -165,7 +166,7 @@ class SharedHost(OnSharedServer):
 
     def _mark(self, cursor: Cursor, name: str) -> None:
         """Write the mark into a database that was made, in the place of what may be there by that name."""
-        table = f"{quoted(name)}.{quoted(MARK_TABLE)}"
+        table = f"{back_quoted(name)}.{back_quoted(MARK_TABLE)}"
         for statement in (f"DROP VIEW IF EXISTS {table}", f"DROP TABLE IF EXISTS {table}"):
             cursor.execute(statement)
         cursor.execute(f"CREATE TABLE {table} (mark VARCHAR(1000) CHARACTER SET utf8mb4)")
@@ -250,14 +251,14 @@ _LONGEST_REST = "SET SESSION wait_timeout = 31536000"
 
 def _alone(database: str) -> str:
     """A database's name as GRANT takes it, where marks of patterns are such marks unless escaped."""
-    return quoted(re.sub(r"([\\_%])", r"\\\1", database))
+    return back_quoted(re.sub(r"([\\_%])", r"\\\1", database))
 
 
 def _known_as(cursor: Cursor, user: str) -> str:
     """An account as statements name it: it may come from where this connection comes from."""
     cursor.execute("SELECT SUBSTRING_INDEX(USER(), '@', -1)")
     [host] = cursor.fetchone() or ["localhost"]
-    return f"{quoted(user)}@{quoted(str(host))}"
+    return f"{back_quoted(user)}@{back_quoted(str(host))}"
 
 
 def _as_scripts_want(session: Session) -> Session:
@@ -332,7 +333,7 @@ def _marked(cursor: Cursor, address: Address, name: str, tabled: bool, accounts:
     """What a database says of itself; where code of a backup took its mark away, its account says that it is ours."""
     row = None
     if tabled:
-        cursor.execute(f"SELECT mark FROM {quoted(name)}.{quoted(MARK_TABLE)} LIMIT 1")
+        cursor.execute(f"SELECT mark FROM {back_quoted(name)}.{back_quoted(MARK_TABLE)} LIMIT 1")
         row = cursor.fetchone()
     cursor.execute(_SIZE, (name, name))
     bytes_held, sessions = cursor.fetchone() or (None, 0)
@@ -354,13 +355,13 @@ def drop_marked(address: Address, name: str) -> None:
         with _dropping(address, name) as cursor:
             cursor.execute("SELECT Host FROM mysql.user WHERE User = %s", (name,))
             for (host,) in cursor.fetchall():
-                cursor.execute(f"DROP USER {quoted(name)}@{quoted(str(host))}")
+                cursor.execute(f"DROP USER {back_quoted(name)}@{back_quoted(str(host))}")
 
 
 def _drop(address: Address, name: str) -> None:
     with _dropping(address, name) as cursor:
         cursor.execute(f"SET SESSION lock_wait_timeout = {_DROP_SECONDS}")
-        cursor.execute(f"DROP DATABASE {quoted(name)}")
+        cursor.execute(f"DROP DATABASE {back_quoted(name)}")
         try:
             cursor.execute(f"DROP USER IF EXISTS {_known_as(cursor, account_of(name, address.state))}")
         except pymysql.Error as error:

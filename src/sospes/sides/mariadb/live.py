@@ -27,6 +27,7 @@ from sospes.sides.servers.address import Address
 from sospes.sides.servers.live import LiveTable
 from sospes.sides.servers.marks import MARK_TABLE
 from sospes.sides.servers.telling import could_not_go_on
+from sospes.sql.quoting import back_quoted
 
 ROWS_AT_ONCE = 5000
 _COLUMNS = """
@@ -107,7 +108,7 @@ class LiveMariadb:
 
     def rows(self, table: LiveTable) -> Iterator[list[Row]]:
         """All rows of a table."""
-        names = ", ".join(map(quoted, (column.name for column in table.columns)))
+        names = ", ".join(map(back_quoted, (column.name for column in table.columns)))
         holds = [dialect_of(self.engine).hold(column.type) for column in table.columns]
         with self._read(table, names) as cursor:
             while rows := cursor.fetchmany(ROWS_AT_ONCE):
@@ -116,7 +117,7 @@ class LiveMariadb:
     @contextmanager
     def _read(self, table: LiveTable, what: str) -> Iterator[SSCursor]:
         """A cursor over all rows of a table, left as it should be once it is read or given up."""
-        label = ".".join(quoted(part) for part in (table.name.database, table.name.name) if part is not None)
+        label = ".".join(back_quoted(part) for part in (table.name.database, table.name.name) if part is not None)
         try:
             with self._connection.cursor(SSCursor) as cursor:
                 cursor.execute(f"SELECT {what} FROM {label}")
@@ -210,7 +211,7 @@ def _unpacked(match: re.Match[bytes]) -> bytes:
 
 def _cell(column: Column, engine: Engine) -> str:
     """An expression that gives a column's values as cells of COPY text, in the words of `rows.relined`."""
-    name, first = quoted(column.name), column.type.lower().split("(")[0].split(" ")[0]
+    name, first = back_quoted(column.name), column.type.lower().split("(")[0].split(" ")[0]
     hold = dialect_of(engine).hold(column.type)
     if first == "bit":
         size = (int("".join(filter(str.isdigit, column.type)) or 1) + 7) // 8 * 2
@@ -226,11 +227,6 @@ def _cell(column: Column, engine: Engine) -> str:
             written = f"REPLACE({written}, {raw}, {said})"
         written = f"IF(LENGTH({name}) > {LONG}, {whole}, {written})"
     return f"IF({name} IS NULL, {_NULL}, {written})"
-
-
-def quoted(name: str) -> str:
-    """A name in the engine's quotes."""
-    return "`" + name.replace("`", "``") + "`"
 
 
 def connected(address: Address, database: str | None = None) -> pymysql.Connection[Any]:
