@@ -56,19 +56,24 @@ class StatementsInWords:
         self._quote = quote
 
     def _quoted(self, name: str) -> bytes:
+        """A name, delimited."""
         return self._quote(name).encode()
 
     def _table(self, table: Name) -> bytes:
+        """A table's name with its schema."""
         parts = [table.schema, table.name] if table.schema is not None else [table.name]
         return b".".join(self._quoted(part) for part in parts if part is not None)
 
     def _text(self, text: str) -> bytes:
+        """Text as a literal."""
         return literal(text).encode("utf-8", "surrogateescape")
 
     def _bytes(self, value: bytes) -> bytes:
+        """Bytes as a literal."""
         return b"X'" + value.hex().encode() + b"'"
 
     def _value(self, value: Held) -> bytes:
+        """Any value as a literal."""
         if value is None:
             return b"NULL"
         if isinstance(value, int):
@@ -76,9 +81,11 @@ class StatementsInWords:
         return self._bytes(value) if isinstance(value, bytes) else self._text(value)
 
     def _same(self, name: str, column: Column, value: Held) -> bytes:
+        """The condition that a column still has a value, NULL included."""
         raise NotImplementedError
 
     def _where(self, seen: Cells) -> bytes:
+        """The condition that a row is as it was seen."""
         return b" AND ".join(self._same(name, column, value) for name, (column, value) in seen.items())
 
     def insert(self, table: Name, cells: Cells) -> bytes:
@@ -93,6 +100,7 @@ class StatementsInWords:
         return b"DELETE FROM %s WHERE %s" % (self._table(table), where if keyed else self._one_of(table, where))
 
     def _one_of(self, table: Name, where: bytes) -> bytes:
+        """The condition that picks one of several equal rows."""
         raise NotImplementedError
 
     def update(self, table: Name, new: Cells, seen: Cells) -> bytes:

@@ -39,6 +39,7 @@ def tell_compare(printer: Printer, outcome: Outcome[Comparison], hide: bool, wan
 
 
 def _claim(outcome: Outcome[Comparison]) -> str:
+    """What the rung claims, in words."""
     if outcome.verdict is Verdict.SOUND:
         what = "the rows match" if outcome.result.figures is None else "all figures hold"
         return f"{what}; matched counts as the rung once verify and rehearse have proven those below it"
@@ -46,6 +47,7 @@ def _claim(outcome: Outcome[Comparison]) -> str:
 
 
 def _summary(outcome: Outcome[Comparison]) -> str:
+    """The first line behind the verdict."""
     found = outcome.result
     if found.figures is not None:
         holding = sum(item.state == "holds" for item in found.figures)
@@ -60,6 +62,7 @@ def _summary(outcome: Outcome[Comparison]) -> str:
 
 
 def _counts(printer: Printer, found: Comparison) -> None:
+    """A line for each table."""
     rows = []
     for table in found.tables:
         counts = (
@@ -101,6 +104,7 @@ def _table_detail(printer: Printer, table: ComparedTable) -> None:
 
 
 def _wanted_totals(printer: Printer, found: Comparison, wanted: Sequence[str]) -> None:
+    """The control totals that were asked for, or that differ."""
     rows = []
     for table in found.tables:
         name = Name(table.database, table.schema, table.name)
@@ -114,6 +118,7 @@ def _wanted_totals(printer: Printer, found: Comparison, wanted: Sequence[str]) -
 
 
 def _differing(printer: Printer, found: Comparison, hide: bool) -> None:
+    """The causes of the differences, and the first rows that differ."""
     if not found.differences:
         return
     unlike = sum(table.only_left + table.only_right + table.changed for table in found.tables)
@@ -125,6 +130,7 @@ def _differing(printer: Printer, found: Comparison, hide: bool) -> None:
 
 
 def _cells(item: Difference, hide: bool) -> str:
+    """The values of a row that differ, left and right."""
     if hide:
         return ", ".join(cell.name for cell in item.columns)
     if item.kind == "changed":
@@ -135,6 +141,7 @@ def _cells(item: Difference, hide: bool) -> str:
 
 
 def _value(value: str | None) -> str:
+    """A value as it is shown."""
     if value is None:
         return "NULL"
     text = value if len(value) <= LONGEST_VALUE else value[:LONGEST_VALUE] + "..."

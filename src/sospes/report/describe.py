@@ -65,6 +65,7 @@ def _to_be_sure(outcome: Outcome[Description]) -> str:
 
 
 def _claim(rung: Rung | None, found: Description) -> str:
+    """What the rung claims, in words."""
     if rung is Rung.INTACT and found.checked_by == "seal":
         return "the same bytes as when it was sealed, found sound then; restoring was not tried: rehearse does that"
     if rung is Rung.INTACT and found.values is not None:
@@ -75,6 +76,7 @@ def _claim(rung: Rung | None, found: Description) -> str:
 
 
 def _verify_summary(outcome: Outcome[Description]) -> str:
+    """The first line behind the verdict."""
     found = outcome.result
     if found.format is None:
         return count_severities(outcome.findings)
@@ -90,6 +92,7 @@ def _verify_summary(outcome: Outcome[Description]) -> str:
 
 
 def _what(found: Description) -> str:
+    """What a backup is, in one line."""
     if found.format is None:
         return ""
     parts = [_engine(found)]
@@ -102,10 +105,12 @@ def _what(found: Description) -> str:
 
 
 def _engine(found: Description) -> str:
+    """What people call its engine."""
     return title_of(found.engine) if found.engine else ""
 
 
 def _facts(found: Description) -> list[tuple[str, str]]:
+    """What is known of a backup, line by line."""
     return [
         ("engine", f"{_engine(found) or 'unknown'} {found.engine_version or '(version not stated)'}"),
         ("written by", found.program or "not stated"),
@@ -121,11 +126,13 @@ def _facts(found: Description) -> list[tuple[str, str]]:
 
 
 def _databases(found: Description) -> str:
+    """Its databases; only the first ones where no more was read."""
     named = ", ".join(found.databases) or "not stated"
     return f"at least {named}; --contents tells all" if found.databases_at_least and found.databases else named
 
 
 def _complete_words(found: Description) -> str:
+    """Whether it is whole, in the words of its form."""
     if found.format is None:
         return "unknown"
     words = words_of(found.format)
@@ -135,6 +142,7 @@ def _complete_words(found: Description) -> str:
 
 
 def _label(table: TableSummary) -> str:
+    """A table as people call it."""
     prefix = table.schema if table.schema is not None else table.database
     return f"{prefix}.{table.name}" if prefix else table.name
 
@@ -184,6 +192,7 @@ def _tables_up_to(printer: Printer, tables: tuple[TableSummary, ...], most: int,
 
 
 def _objects(printer: Printer, found: Description, every: bool) -> None:
+    """Counts of what is no table, by kind; every one of them if asked for."""
     objects = found.objects or ()
     if not objects:
         return

@@ -63,6 +63,7 @@ def held_rows(batch: Batch, holds: Sequence[Hold], bad: BadCell) -> Iterator[Row
 
 
 def _offset(bad: BadCell, first: int) -> BadCell:
+    """The same, for rows that are counted from `first`."""
     return lambda row, column, cell: bad(row + first, column, cell)
 
 
@@ -76,6 +77,7 @@ def _slices(data: bytes) -> Iterator[bytes]:
 
 
 def _records(batch: Batch) -> Iterator[Row]:
+    """Records as the engine gave them, floating-point numbers as their shortest text."""
     for record in batch.records:
         yield tuple(_real(value) if isinstance(value, float) else value for value in record)  # type: ignore[misc]
 
@@ -88,6 +90,7 @@ def _real(value: float) -> str:
 
 
 def _copy_rows(data: bytes, encoding: str, holds: Sequence[Hold], bad: BadCell) -> Iterator[Row]:
+    """Rows of COPY text; whole columns at once where no cell has an escape, which is nearly always."""
     if len(data) > HUGE:
         return _copy_rows_by_cell(data, encoding, holds, bad)
     try:
@@ -119,6 +122,7 @@ def _copy_column(cells: Sequence[str], hold: Hold, plain: bool) -> Sequence[Held
 
 
 def _copy_rows_one_by_one(lines: Sequence[str], holds: Sequence[Hold], bad: BadCell) -> Iterator[Row]:
+    """The same for lines with escapes, or with cells that are no values of their column."""
     for number, line in enumerate(lines):
         row: list[Held] = []
         for index, cell in enumerate(line.split("\t")):
@@ -160,18 +164,21 @@ def _cells(view: memoryview, data: bytes, start: int, end: int) -> Iterator[memo
 
 
 def _converted(text: str | None, hold: Hold) -> Held:
+    """A cell's text as it is held. Raises ValueError for one that can't be."""
     if text is None or hold in {Hold.TEXT, Hold.ANY}:
         return text
     return int(text) if hold is Hold.INTEGER else bytea(text)
 
 
 def _copy_cell(cell: str) -> str | None:
+    """What a cell of COPY text says: NULL, or text without its escapes."""
     if cell == "\\N":
         return None
     return _COPY_ESCAPE.sub(_copy_said, cell) if "\\" in cell else cell
 
 
 def _copy_said(match: re.Match[str]) -> str:
+    """What one escape stands for. Source: PostgreSQL documentation, COPY, "Text Format"."""
     what = match[1]
     if what[0] == "x" and len(what) > 1:
         return chr(int(what[1:], 16))
@@ -189,6 +196,7 @@ def bytea(text: str) -> bytes:
 
 
 def _literal_rows(batch: Batch, numbers: range, holds: Sequence[Hold], bad: BadCell) -> Iterator[Row]:
+    """Rows of literals, by the offsets of their cells."""
     assert batch.starts is not None and batch.ends is not None  # literals always come with offsets
     data, encoding = batch.data, batch.encoding
     decode = _decoder(batch.notation)
@@ -213,6 +221,7 @@ def literal(cell: bytes, hold: Hold, notation: Notation, encoding: str) -> Held:
 
 
 def _decoder(notation: Notation) -> Callable[[bytes, Hold, str], Held]:
+    """What reads the literals of a notation."""
     if notation is Notation.POSTGRESQL:
         return _postgresql
     if notation is Notation.SQLITE:
@@ -223,6 +232,7 @@ def _decoder(notation: Notation) -> Callable[[bytes, Hold, str], Held]:
 
 
 def _postgresql(cell: bytes, hold: Hold, encoding: str) -> Held:
+    """A literal of PostgreSQL: a string, one with escapes, bytes, NULL, or a bare word."""
     first = cell[:1]
     if first == b"'":
         said = _said(cell[1:-1].replace(b"''", b"'"), encoding)
@@ -258,6 +268,7 @@ def _bare(cell: bytes) -> str:
 
 
 def _mariadb(cell: bytes, hold: Hold, encoding: str, escapes: bool = True) -> Held:
+    """A literal of MariaDB: a string with or without a character set before it, hex, bits, NULL, or a bare word."""
     introducer = _INTRODUCER.match(cell)
     if introducer:
         cell = cell[introducer.end() :]
@@ -305,6 +316,7 @@ _MARIADB_INNER = {
 
 
 def _sqlite(cell: bytes, hold: Hold, encoding: str) -> Held:
+    """A literal of SQLite, or a call that its programs write for text with control characters."""
     first = cell[:1]
     if first == b"'":
         return _said(cell[1:-1].replace(b"''", b"'"), encoding)
@@ -328,4 +340,5 @@ def _sqlite(cell: bytes, hold: Hold, encoding: str) -> Held:
 
 
 def _unistr_said(match: re.Match[str]) -> str:
+    """A character that unistr() names by its number."""
     return "\\" if match[1] else chr(int(next(group for group in match.groups()[1:] if group), 16))

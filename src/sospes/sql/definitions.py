@@ -70,6 +70,7 @@ def read_table_body(
 
 
 def _is_sqlite(phrase: Phrase) -> bool:
+    """Whether the words are SQLite's, which has no types, and takes NULL in most primary keys."""
     return phrase.lexis.engine is Engine.SQLITE
 
 
@@ -119,6 +120,7 @@ def read_constraint(phrase: Phrase, end: int, table: Name) -> Constraint | None:
 
 
 def _says_not_valid(phrase: Phrase, end: int) -> bool:
+    """Whether a constraint stands there as never validated."""
     return any(
         phrase.tokens[index].text == "not" and phrase.tokens[index + 1].text in {"valid", "enforced"}
         for index in range(phrase.position, end - 1)
@@ -126,6 +128,7 @@ def _says_not_valid(phrase: Phrase, end: int) -> bool:
 
 
 def _constraint_kind(phrase: Phrase) -> ConstraintKind | None:
+    """The kind that the next words name; None if they name none."""
     if phrase.take("primary", "key"):
         return ConstraintKind.PRIMARY
     if phrase.take("unique"):
@@ -144,6 +147,7 @@ def _constraint_kind(phrase: Phrase) -> ConstraintKind | None:
 
 
 def _with_reference(phrase: Phrase, found: Constraint, table: Name) -> Constraint:
+    """A foreign key with the table and columns that it points to."""
     parent = phrase.name(table.database, table.schema)
     first, last = phrase.group()
     resume = phrase.position
@@ -178,6 +182,7 @@ def key_columns(phrase: Phrase, start: int, end: int) -> tuple[tuple[str, ...], 
 
 
 def _read_column(phrase: Phrase, end: int, table: Name) -> tuple[Column, list[Constraint]]:
+    """One column: name, type, options, and the constraints that stand in its own line."""
     name = phrase.identifier()
     begin = phrase.position
     while phrase.position < end and not _type_ends(phrase, begin):
@@ -202,6 +207,7 @@ def _type_text(phrase: Phrase, begin: int, end: int) -> str:
 
 
 def _type_ends(phrase: Phrase, begin: int) -> bool:
+    """Whether a type's words end here, as an option of the column begins."""
     word = phrase.word()
     if word in _ENDS_TYPE:
         return not (word == "without" and phrase.word(1) == "time")
@@ -209,6 +215,7 @@ def _type_ends(phrase: Phrase, begin: int) -> bool:
 
 
 def _column_option(phrase: Phrase, end: int, column: Column, constraints: list[Constraint], table: Name) -> Column:
+    """One option of a column."""
     begin = phrase.position
     name = phrase.identifier() if phrase.take("constraint") else ""
     if phrase.take("not", "null"):
@@ -239,10 +246,12 @@ def _column_option(phrase: Phrase, end: int, column: Column, constraints: list[C
 
 
 def _makes_not_null(found: Constraint, column: Column, phrase: Phrase) -> bool:
+    """Whether a constraint keeps NULL out of its column."""
     return column.not_null or (found.kind is ConstraintKind.PRIMARY and not _is_sqlite(phrase))
 
 
 def _generated(phrase: Phrase, column: Column) -> Column:
+    """A column that is computed, or counted up."""
     while phrase.word() in {"always", "by", "default"}:
         phrase.position += 1
     phrase.take("as")
@@ -256,6 +265,7 @@ def _generated(phrase: Phrase, column: Column) -> Column:
 
 
 def _inline_constraint(phrase: Phrase, end: int, column: Column, name: str, table: Name) -> Constraint | None:
+    """A constraint in a column's own line; None if the words are none."""
     if phrase.take("primary", "key"):
         return Constraint(kind=ConstraintKind.PRIMARY, name=name, columns=(column.name,))
     if phrase.take("unique"):

@@ -233,6 +233,7 @@ class SqlText:
                 return
 
     def _take_line(self, window: Window) -> bytes:
+        """The line that comes next, with its end, which the window is moved behind."""
         while (match := _LINE.match(window.data, window.position)) is None:
             if window.left > LONGEST_STATEMENT or not window.grow():
                 line = window.data[window.position :]
@@ -242,6 +243,7 @@ class SqlText:
         return match[0]
 
     def _comment(self, window: Window) -> Iterator[Finding]:
+        """A line comment: what it says of the backup, of what is to come, or of how it ended."""
         offset = window.offset
         raw = self._take_line(window)
         if raw == b"--\n":
@@ -278,13 +280,17 @@ class SqlText:
                 return False
 
     def _where(self, window: Window) -> Where:
+        """Where the script stands, for the statement that comes."""
         return Where(self.settings.database, self.settings.schema, window.offset, window.line)
 
     def _place(self, window: Window) -> Place:
+        """Where the window stands, for what is found there."""
         return Place(plain_from=window.offset, line=window.line, database=self.settings.database)
 
     def _statement(self, window: Window) -> Iterator[Event]:
+        """The statement that comes: rows are read as such, all else is classified and judged."""
         announced, self._announced = self._announced, None
+        # Heads of statements are matched in the window as it is: enough of them has to be there.
         if window.left < 1 << 16:
             window.grow(1 << 16)
         where, lexis = self._where(window), self.settings.lexis
@@ -298,6 +304,7 @@ class SqlText:
             if (other := copy_with_options(window.data, window.position)) is not None:
                 yield from self._unread_rows(window, other)
                 return
+        # INSERT may stand in a conditional comment, as MariaDB's programs write it for tables of some engines.
         if head[:6] in {b"insert", b"replac"} or head[:3] in {b"/*!", b"/*m"}:
             insert = insert_head(window.data, window.position, lexis, where)
             if insert is not None and not _is_schema_table(insert.table):
@@ -335,11 +342,13 @@ class SqlText:
             yield hostile(f"puts rows into {table.full_label}, a table of the server itself", self._place(window))
 
     def _announced_rows(self, announced: Announced | None, table: Name, window: Window) -> Iterator[Finding]:
+        """Whether rows are of the table that the heading before them names."""
         finding = rows_disagreement(announced, table) if announced and "root" not in self._last_comment else None
         if finding is not None:
             yield finding.at(plain_from=window.offset, line=window.line)
 
     def _rows(self, window: Window, head: DataHead, notation: Notation) -> Iterator[Event]:
+        """The rows of a COPY section or of INSERT statements, between a beginning and an end."""
         table, columns, rows_from = head.table, head.columns, head.rows_from
         opening = window.data[window.position : rows_from]
         entry = self.tables.get(table)
@@ -372,6 +381,7 @@ class SqlText:
         )  # fmt: skip
 
     def _definition(self, window: Window, where: Where, announced: Announced | None) -> Iterator[Event]:
+        """A statement not about rows: what it defines, what is wrong with it, what it changes for later ones."""
         try:
             end, stray = self._end_of_statement(window)
         except Unfinished as unfinished:
@@ -398,6 +408,7 @@ class SqlText:
             yield finding.at(plain_from=entry.plain_from, plain_to=entry.plain_to, line=entry.line)
         if changes_accounts(entry):
             yield hostile(f"changes {entry.name.full_label}, where the server keeps accounts", Place(line=entry.line))
+        # What a statement sets counts from the next one on: database, schema, characters, how strings are read.
         self.settings.after_statement(entry)
         if entry.kind == Kind.TYPE and entry.columns:
             self._types[entry.name] = {column.name: column for column in entry.columns}
@@ -428,6 +439,7 @@ class SqlText:
         return replace(entry, columns=tuple(columns.values()), options=options)
 
     def _end_of_statement(self, window: Window) -> tuple[int, int]:
+        """Where the statement ends, for which the window grows as far as needed."""
         while True:
             try:
                 return statement_end(window.data, window.position, self.settings.lexis)

@@ -84,6 +84,7 @@ class Classifier:
     def __init__(self, statement: bytes, lexis: Lexis, where: Where) -> None:
         self._statement = statement
         self._where = where
+        # A definition of megabytes is a long string (a picture as a default, a body): its head says what it is.
         self._head_only = len(statement) > 1 << 20
         self._phrase = Phrase(statement[: 1 << 16] if self._head_only else statement, lexis)
         self._lexis = lexis
@@ -99,6 +100,7 @@ class Classifier:
 
     def entry(self) -> Entry:
         """The entry; of kind 'unknown' when the statement begins with no known word."""
+        # First of all: what reaches outside is told as that, whatever kind of statement it claims to be.
         reach = reach_of(self._phrase)
         if reach:
             return self._entry("hostile", reach)
@@ -117,6 +119,7 @@ class Classifier:
             return self._entry("use", phrase.identifier())
         if phrase.take("select"):
             return self._select()
+        # MariaDB's backup programs set a sequence by DO SETVAL(...), as its SELECT would print a row.
         if phrase.word() == "do" and phrase.word(1) == "setval":
             phrase.position += 3
             return self._entry("sequence value", self._name())
@@ -164,6 +167,7 @@ class Classifier:
         columns: tuple[Column, ...] = (),
         constraints: tuple[Constraint, ...] = (),
     ) -> Entry:
+        """An entry of the whole statement, with what is known of it by now; a bare name is one without a schema."""
         if isinstance(name, str):
             name = Name(self._where.database, None, name)
         return Entry(
@@ -181,9 +185,11 @@ class Classifier:
         )
 
     def _name(self) -> Name:
+        """The name that comes next, with the database and schema that the script stands in."""
         return self._phrase.name(self._where.database, self._where.schema)
 
     def _first_words(self) -> str:
+        """How the statement begins: what tells one from another where no name does."""
         return " ".join(token.text for token in self._phrase.tokens[:4])[:60]
 
     def _touched(self, kind: str) -> Name | None:
@@ -210,8 +216,10 @@ class Classifier:
         return None
 
     def _create(self) -> Entry:
+        """CREATE of any kind: what it makes is told by up to three words, and each kind names it in its own place."""
         phrase = self._phrase
         self._step_over_modifiers()
+        # CREATE AGGREGATE FUNCTION is MariaDB's; with PostgreSQL, AGGREGATE is the kind itself.
         if self._lexis.is_mariadb and phrase.word(1) == "function":
             phrase.take("aggregate")
         for length in (3, 2, 1):
@@ -226,6 +234,7 @@ class Classifier:
             kind = f"text search {phrase.word()}"
             phrase.position += 1
         phrase.take("concurrently")
+        # Written by people and by some programs; it changes nothing of what is defined.
         _ = phrase.take("if", "not", "exists")
         if kind in {"table", "foreign table"}:
             return self._table(kind)
@@ -257,10 +266,12 @@ class Classifier:
         return Name(self._where.database, schema or self._where.schema, marks)
 
     def _rest_as_name(self) -> str:
+        """What follows, as text: casts, operator classes and the like have no name of their own."""
         phrase = self._phrase
         return phrase.text(phrase.position, min(len(phrase.tokens), phrase.position + 12))[:80]
 
     def _step_over_modifiers(self) -> None:
+        """Pass over words between CREATE and the kind: OR REPLACE, TEMPORARY, a definer, an algorithm."""
         phrase = self._phrase
         while True:
             if phrase.take_any(_MODIFIERS):
@@ -277,6 +288,7 @@ class Classifier:
                 return
 
     def _after_on(self, kind: str) -> Name | None:
+        """The table that a trigger, policy or rule is about, which stands behind a word of its own."""
         phrase = self._phrase
         marker = "to" if kind == "rule" else "on"
         for index in range(phrase.position, len(phrase.tokens)):
@@ -287,8 +299,10 @@ class Classifier:
         return None
 
     def _table(self, kind: str) -> Entry:
+        """CREATE TABLE: its columns and constraints, what it inherits from, and what is none of the grammar."""
         phrase = self._phrase
         name = self._name()
+        # sqlite_sequence and sqlite_stat1 stand in dumps as CREATE TABLE, and the engine makes them by itself.
         if self._lexis.engine is Engine.SQLITE and name.name.lower().startswith("sqlite_"):
             return self._entry("engine table", name)
         parents: tuple[Name, ...] = ()
@@ -306,6 +320,7 @@ class Classifier:
                 parents += (self._name(),)
             phrase.position = end
         rest = [token.text.lower() for token in phrase.tokens[after:]]
+        # A partitioned table has no rows of its own: that it has none is no sign of damage.
         options = {"partitioned"} if "partition" in rest else set()
         if any(phrase.tokens[begin].text == "like" for begin, _ in phrase.items(first, last)):
             options.add("open")  # columns come from another table
@@ -316,6 +331,7 @@ class Classifier:
         return replace(entry, parents=parents, options=frozenset(options), strange=strange)
 
     def _index(self) -> Entry:
+        """CREATE INDEX: the columns that it is over, and whether it demands that they be unique."""
         phrase = self._phrase
         unique = any(token.text.lower() == "unique" for token in phrase.tokens[:3])
         name = "" if phrase.word() == "on" else self._name().name
@@ -339,12 +355,14 @@ class Classifier:
         return self._entry("index", Name(table.database, table.schema, name), table, constraints=(constraint,))
 
     def _drop(self) -> Entry:
+        """DROP of one thing or several."""
         phrase = self._phrase
         phrase.position += 2 if phrase.word() in {"materialized", "foreign", "event"} else 1
         phrase.take("if", "exists")
         return self._entry_of_many("drop")
 
     def _select(self) -> Entry:
+        """A query that a script makes for what it does: large objects, values of sequences, settings, statistics."""
         phrase = self._phrase
         phrase.take("*", "from")
         name = phrase.parts()
@@ -352,6 +370,7 @@ class Classifier:
         phrase.take("(")
         if function == "setval":
             text = phrase.token.text.strip("'")
+            # The sequence's name is a string here, and inside of it a name with quotes of its own.
             inner = Phrase(text.encode(self._lexis.encoding, "replace"), self._lexis)
             return self._entry("sequence value", inner.name(self._where.database, self._where.schema))
         if function == "lo_unlink":
@@ -378,6 +397,7 @@ class Classifier:
         return self._entry("data", table=table)
 
     def _changing(self, kind: str) -> Entry:
+        """A statement that changes rows: TRUNCATE, DELETE, UPDATE."""
         phrase = self._phrase
         phrase.position += 1
         _ = phrase.take("from") or phrase.take("table")
@@ -392,6 +412,7 @@ class Classifier:
         return _with(entry, tuple(others), frozenset())
 
     def _alter(self) -> Entry:
+        """ALTER of anything; what changes a table is looked into, of all else only whose it is and what it gives."""
         phrase = self._phrase
         kind = " ".join(filter(None, (phrase.word(), phrase.word(1))))
         if kind not in _KINDS[2]:
@@ -432,8 +453,10 @@ class Classifier:
         return "grant" if words[1:3] == ["default", "privileges"] else "alteration"
 
     def _alter_table(self, table: Name) -> Entry:
+        """ALTER TABLE: a constraint, a partition, an identity, a default, an owner, or a setting."""
         phrase = self._phrase
         if phrase.take("add", "constraint") or phrase.word(1) in {"primary", "unique", "foreign", "check"}:
+            # One step back where CONSTRAINT was taken: reading a constraint begins at its name.
             phrase.position -= phrase.tokens[phrase.position - 1].text == "constraint"
             phrase.take("add")
             begin = phrase.position
@@ -476,12 +499,14 @@ class Classifier:
 
 
 def _plain_kind(kind: str) -> str:
+    """One word for what engines write in several: unique indexes, users and groups, constraint triggers."""
     if kind.endswith(" index"):
         return "index"
     return {"user": "role", "group": "role", "constraint trigger": "trigger"}.get(kind, kind)
 
 
 def _with(entry: Entry, parents: tuple[Name, ...], options: frozenset[str]) -> Entry:
+    """The entry with parents and options."""
     return replace(entry, parents=parents, options=options)
 
 

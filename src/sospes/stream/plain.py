@@ -68,11 +68,13 @@ class PlainText:
         return stored_from, self._stored_marks[last] if last >= 0 else 0
 
     def _stored(self) -> Iterator[Block | Finding]:
+        """The stored bytes as blocks, counted."""
         for data in self.source.blocks():
             yield Block(data, self.bytes_read, self.bytes_read + len(data))
             self.bytes_read += len(data)
 
     def _peeled(self, blocks: Iterator[Block | Finding]) -> Iterator[Block | Finding]:
+        """Unpack one container after the other, as the bytes themselves tell."""
         for _ in range(DEEPEST):
             first = _first_block(blocks)
             blocks = _chain(first, blocks)
@@ -103,6 +105,7 @@ class PlainText:
                 return
 
     def _widened(self, blocks: Iterator[Block | Finding]) -> Iterator[Block | Finding]:
+        """Text in UTF-8, whatever it was saved as."""
         first = _first_block(blocks)
         head = next((block.data for block in first if isinstance(block, Block)), b"")
         blocks = _chain(first, blocks)
@@ -126,6 +129,7 @@ class PlainText:
 
 
 def _first_block(blocks: Iterator[Block | Finding]) -> list[Block | Finding]:
+    """All up to the first block, which tells what follows."""
     taken: list[Block | Finding] = []
     for block in blocks:
         taken.append(block)
@@ -135,6 +139,7 @@ def _first_block(blocks: Iterator[Block | Finding]) -> list[Block | Finding]:
 
 
 def _chain(first: Iterable[Block | Finding], rest: Iterator[Block | Finding]) -> Iterator[Block | Finding]:
+    """What was taken, then the rest."""
     yield from first
     yield from rest
 

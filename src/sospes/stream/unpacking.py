@@ -103,6 +103,7 @@ def _joined(blocks: Iterator[Block | Finding]) -> Iterator[Block | Finding]:
 
 
 def _one_of(parts: list[Block]) -> Block:
+    """Several blocks as one, which begins where the first does and ends where the last does."""
     if len(parts) == 1:
         return parts[0]
     return replace(parts[0], data=b"".join(part.data for part in parts), stored_to=parts[-1].stored_to)
@@ -217,6 +218,7 @@ class _Members:
     # -- where members begin
 
     def _next_member(self) -> Generator[Finding, None, _Member | None]:
+        """The next member of the container; what stands between members and is none of it is told."""
         while True:
             if self.input.at_gap:
                 self.input.cross_gap()
@@ -230,6 +232,7 @@ class _Members:
                 if self.input.at_gap:
                     continue
                 return None
+            # Tapes and some programs fill the end up with zeros, which unpackers pass over.
             if not head.strip(b"\0"):
                 self.input.take(len(head))
                 continue
@@ -248,6 +251,7 @@ class _Members:
                     history=History(begin, REMEMBERED),
                 )
             yield foreign(self.container.name, head, self.input.position)
+            # Without a mark to look for, nobody could tell where a later member begins.
             if self.container.search is None:
                 return None
             self.input.take(1)
@@ -276,6 +280,7 @@ class _Members:
         return False
 
     def _begins_here(self) -> bool:
+        """Whether what looks like the beginning of a member unpacks for some bytes: the mark alone is too short."""
         data = bytes(self.input.peek(TRIAL))
         found = container_of(data[:16])
         if found is None or found.name != self.container.name or len(data) < 6:

@@ -164,6 +164,7 @@ def _compression(fields: _Fields, version: tuple[int, int, int]) -> str | None:
 
 
 def _created(parts: list[int]) -> str | None:
+    """When it was made: seconds first, months from 0, years from 1900, as the C library counts."""
     second, minute, hour, day, month, year, _ = parts
     if not (0 <= second < 61 and 0 <= minute < 60 and 0 <= hour < 24 and 1 <= day < 32 and 0 <= month < 12):
         return None
@@ -190,11 +191,13 @@ def read_entries(stream: ByteStream, header: ArchiveHeader) -> list[TocEntry]:
 
 
 def _codec_in(definition: bytes) -> str | None:
+    """The codec that a definition sets for all texts, if it is the one that does."""
     match = _CLIENT_ENCODING.search(definition)
     return codec_of(match[1].decode()) if match else None
 
 
 def _entry(fields: _Fields, header: ArchiveHeader) -> TocEntry:
+    """One entry, its fields in the order of its version."""
     identity = fields.integer()
     has_data = fields.integer() != 0
     catalog, number = fields.raw(), fields.raw()  # where the server keeps the object
@@ -225,6 +228,7 @@ def _entry(fields: _Fields, header: ArchiveHeader) -> TocEntry:
 def _oddity(
     catalog: tuple[bytes | None, bytes | None], numbered: bytes | None, placed: tuple[OffsetState | None, int]
 ) -> str:
+    """What of an entry can't be as it is; empty if all can."""
     for text in catalog:
         if not (text or b"0").isdigit():
             return f"{text!r} is no number of an object"
@@ -236,6 +240,7 @@ def _oddity(
 
 
 def _dependencies(fields: _Fields) -> tuple[int, ...]:
+    """The numbers of the entries that this one needs."""
     found = []
     while (text := fields.text()) is not None:
         if not text.isdecimal():

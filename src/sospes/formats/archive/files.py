@@ -84,11 +84,13 @@ class Directory:
         return next((name + ending for ending in _ENDINGS if self._folder.file(name + ending) is not None), None)
 
     def _file(self, name: str) -> Blocks:
+        """The plain bytes of a member's file."""
         source = self._folder.file(name)
         self.bytes_read += source.size if source is not None else 0
         return iter(()) if source is None else _unpacked(blocks_of(SourceStream(source)), name)
 
     def _strangers(self, used: set[str]) -> Iterator[Finding]:
+        """Files that no entry names: of large objects they are missed somewhere, others were put there."""
         for name in self._folder.names():
             if name in used:
                 continue
@@ -104,6 +106,7 @@ class Directory:
 
 
 def _member_missing(entry: TocEntry) -> Finding:
+    """An entry's data should be in a file that isn't there."""
     return fault(
         "member-missing",
         f"{entry.kind} {entry.tag}: its data should be in {entry.file}, which is not there",
@@ -134,6 +137,7 @@ def _unpacked(blocks: Blocks, name: str) -> Blocks:
 
 
 def _chained(first: Block, rest: Blocks) -> Blocks:
+    """A block, then the rest."""
     yield first
     yield from rest
 
@@ -176,6 +180,7 @@ def tar_member(header: bytes, begin: int) -> TarMember | None:
 
 
 def _octal(field: bytes, offset: int) -> int:
+    """A number in a tar's header: octal digits, or from 8 GiB on bytes, highest first (GNU's extension)."""
     if field[0] & 0x80:
         return int.from_bytes(field[1:], "big")
     try:
@@ -257,6 +262,7 @@ class Tar:
 
 
 def _bad_header(bad: BadTar) -> Finding:
+    """A header whose checksum or name is wrong."""
     return fault(
         "tar-damaged",
         f"the tar's header at byte {bad.offset:,} is damaged: {bad.problem}",

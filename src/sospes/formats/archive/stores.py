@@ -114,6 +114,7 @@ class SingleFile:
             yield self._member(kind, identity)
 
     def _pointless(self, entry: TocEntry, found: str) -> Finding:
+        """The contents say that data are where they are not."""
         return fault(
             "data-misplaced",
             f"{entry.kind} {entry.tag}: its data should begin at byte {entry.offset:,}, but {found}",
@@ -122,10 +123,12 @@ class SingleFile:
         )
 
     def _member_head(self) -> tuple[int, int]:
+        """The kind of data that begins here, and the number of the entry that it is of."""
         kind = self._stream.read(1)[0]
         return kind, self._integer()
 
     def _integer(self) -> int:
+        """The next integer."""
         return _signed(self._stream.read(1 + self._header.integer_size))
 
     def _walked(self, wanted: Wanted) -> Iterator[Member | Finding]:
@@ -167,6 +170,7 @@ class SingleFile:
         first = self._stream.some(1)
         if not first:
             return None
+        # An integer is a byte for its sign and as many bytes as the header says.
         number = self._stream.read(1 + self._header.integer_size)
         entry = self._entries.get(_signed(number))
         if first[0] in {1, 3} and entry is not None:
@@ -195,6 +199,7 @@ class SingleFile:
         return True
 
     def _misled(self, entry: TocEntry, end: int, following: int) -> Finding:
+        """Data that end elsewhere than the next ones begin."""
         return fault(
             "data-damaged",
             f"{entry.kind} {entry.tag}: its data seem to end at byte {end:,}, but the next begin at {following:,}",
@@ -214,9 +219,11 @@ class SingleFile:
         ]
 
     def _member(self, kind: int, identity: int) -> Member:
+        """The data of one entry."""
         return Member(identity, self._data()) if kind == 1 else large_member(identity, self._large_objects())
 
     def _data(self) -> Blocks:
+        """Blocks with their lengths before them, up to one of length 0."""
         container = compressed(self._header)
         if container is None:
             yield from self._gathered()
@@ -226,6 +233,7 @@ class SingleFile:
             yield _in_file(block, marks) if isinstance(block, Finding) else block
 
     def _large_objects(self) -> LargeBlocks:
+        """Large objects one after the other, each with its number, up to number 0."""
         while True:
             try:
                 number = self._integer()
@@ -270,6 +278,7 @@ def _in_file(finding: Finding, marks: list[tuple[int, int]]) -> Finding:
 
 
 def _without_offset(entry: TocEntry) -> TocEntry:
+    """The entry as if its contents didn't say where its data are."""
     return replace(entry, state=None, offset=0)
 
 
@@ -280,6 +289,7 @@ def _signed(data: bytes) -> int:
 
 
 def cut_off(offset: int, inside: str) -> Finding:
+    """The file ends where more was to come."""
     return fault(
         "truncated",
         f"the file ends inside {inside}, at byte {offset:,}",
@@ -289,6 +299,7 @@ def cut_off(offset: int, inside: str) -> Finding:
 
 
 def blocks_of(stream: ByteStream) -> Blocks:
+    """All that a stream still has, in blocks."""
     plain = 0
     while data := stream.some(BLOCK_SIZE):
         yield Block(data, plain, plain + len(data))

@@ -208,6 +208,7 @@ def _before_damage(connection: sqlite3.Connection, query: str, skipped: int) -> 
 
 
 def _batch(rows: list[tuple[object, ...]], width: int, first_row: int) -> Batch:
+    """Some rows as a batch of records, the values as the engine gave them."""
     return Batch(
         notation=Notation.RECORDS, data=b"", rows=len(rows), width=width, encoding="utf-8", first_row=first_row,
         plain_from=0, plain_to=0, line=0, records=tuple(rows),
@@ -215,6 +216,7 @@ def _batch(rows: list[tuple[object, ...]], width: int, first_row: int) -> Batch:
 
 
 def _entry(kind: str, name: str, text: str) -> Entry:
+    """A definition of the schema as an entry; one that is no known statement keeps its kind and name."""
     lexis = Lexis(Engine.SQLITE)
     found = Classifier(text.encode("utf-8", "surrogatepass"), lexis, Where(None, None, 0, 0)).entry()
     if found.kind in {"unknown", "hostile"}:
@@ -223,9 +225,11 @@ def _entry(kind: str, name: str, text: str) -> Entry:
 
 
 def _connect(path: Path, immutable: bool) -> sqlite3.Connection:
+    """A connection that changes nothing: the file itself as one that nobody writes to, a copy once it is settled."""
     mode = "mode=ro&immutable=1" if immutable else "mode=rw"
     connection = sqlite3.connect(f"file:{quote(str(path.resolve()))}?{mode}", uri=True)
     connection.execute("PRAGMA query_only=ON") if immutable else None
+    # A schema may call functions in views and indexes; none of them is to have an effect here.
     connection.execute("PRAGMA trusted_schema=OFF")
     connection.execute("PRAGMA cache_size=-16000")
     connection.text_factory = _text
@@ -241,6 +245,7 @@ def _text(raw: bytes) -> str | bytes:
 
 
 def _copy(source: Path, target: Path) -> None:
+    """Copy a file. Raises CannotCheck where there is no room for it, or it can't be read."""
     try:
         shutil.copyfile(source, target)
     except OSError as error:
@@ -262,6 +267,7 @@ def _size_findings(path: Path) -> list[Finding]:
     if page < 512 or page & (page - 1):
         return [_engine_fault(f"the header states a page size of {page} bytes, which there is not")]
     pages = int.from_bytes(header[28:32], "big")
+    # The size in the header counts only if the number of changes beside it agrees: old versions left it as it was.
     counted = header[24:28] == header[92:96]
     if counted and pages * page > size:
         return [_cut(size, pages * page)]
@@ -269,6 +275,7 @@ def _size_findings(path: Path) -> list[Finding]:
 
 
 def _cut(size: int, expected: int) -> Finding:
+    """A file that is shorter than it says."""
     return fault(
         "truncated",
         f"the file has {size:,} bytes, its header promises {expected:,}",
@@ -319,6 +326,7 @@ def _check_incomplete(problem: str) -> Finding:
 
 
 def _engine_fault(problem: str) -> Finding:
+    """What the engine itself says is wrong."""
     return fault(
         "engine-check-failed",
         f"the engine's own check says: {problem}",

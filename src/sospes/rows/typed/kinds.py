@@ -155,6 +155,7 @@ _ZONE = rb"[-+](?:0\d|1[0-5])(?::[0-5]\d(?::[0-5]\d)?)?"
 
 
 def _number(matrix: Bytes, first: int, length: int) -> Offsets:
+    """The number that a run of digits gives, for all cells of a matrix at once."""
     total = matrix[first].astype(np.int64) - 48
     for place in range(first + 1, first + length):
         total = total * 10 + (matrix[place].astype(np.int64) - 48)
@@ -162,6 +163,8 @@ def _number(matrix: Bytes, first: int, length: int) -> Offsets:
 
 
 def _date_limits(zero_allowed: bool, zone: bool = False) -> Limits:
+    """Whether dates are in the calendar; with `zero_allowed` MariaDB's day 0 is."""
+
     def limits(matrix: Bytes, shape: bytes) -> Mask | None:
         at = shape.find(b"-")
         if at < 4:
@@ -187,11 +190,13 @@ def _date_limits(zero_allowed: bool, zone: bool = False) -> Limits:
 
 
 def _clock(matrix: Bytes, at: int) -> Mask:
+    """Whether hours, minutes and seconds are of a clock."""
     hour, minute, second = (_number(matrix, at + step, 2) for step in (0, 3, 6))
     return np.asarray(((hour <= 23) & (minute <= 59) & (second <= 60)) | ((hour == 24) & (minute + second == 0)))
 
 
 def _time_limits(matrix: Bytes, shape: bytes) -> Mask | None:
+    """Whether times of day are."""
     return _clock(matrix, 0) if shape.startswith(b"00:00:00") else None
 
 
@@ -252,6 +257,7 @@ def bits(length: int | None) -> Kind:
 
 
 def _is_address(cell: bytes) -> bool:
+    """Whether a cell is an address of a network or a host."""
     try:
         ipaddress.ip_interface(cell.decode("ascii"))
     except (ValueError, UnicodeDecodeError):
@@ -263,6 +269,8 @@ ADDRESS = Kind(re.compile(rb"[\da-fA-F:.]+(?:/\d+)?"), slow=_is_address)
 
 
 def _is_json(cell: bytes) -> bool:
+    """Whether a cell is JSON, without the words for numbers that JSON hasn't."""
+
     def refused(_text: str) -> None:
         raise ValueError
 
@@ -343,6 +351,7 @@ def array_of(element: Kind | None) -> Kind:
 
 
 def _element(token: bytes, last: bytes, element: Kind | None) -> bool:
+    """Whether a token can be an element of an array."""
     if last not in {b",", b"{"}:
         return False
     if element is None or token.upper() == b"NULL":

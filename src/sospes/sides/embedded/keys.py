@@ -121,12 +121,14 @@ class Keys:
             yield self._reference_broken(held[child].name, _label(held, parent), rows)
 
     def _of(self, *kinds: ConstraintKind) -> Iterator[tuple[HeldTable, Constraint]]:
+        """Constraints of some kinds, with the tables that they are of."""
         for table in self._copy.tables.values():
             for constraint in table.constraints:
                 if constraint.kind in kinds:
                     yield table, constraint
 
     def _skip(self, kind: str, table: HeldTable, name: str, reason: str) -> None:
+        """Note that a constraint isn't held here, and why."""
         label = f"{table.name.full_label}: {name}" if name else table.name.full_label
         self.not_rehearsed.append(NotRehearsed(kind=kind, name=label, reason=reason))
 
@@ -145,6 +147,7 @@ class Keys:
         return translated(expression, table.engine, meanings, table.held_columns)
 
     def _not_held(self, table: HeldTable, constraint: Constraint, reason: str) -> Finding:
+        """A doubt about a key that only its own engine can judge."""
         name = constraint.name or ", ".join(constraint.columns)
         self._skip(constraint.kind.value, table, name, reason)
         return doubt(
@@ -155,6 +158,7 @@ class Keys:
         )
 
     def _unique(self, table: HeldTable, constraint: Constraint) -> Iterator[Finding]:
+        """Whether a key's values are unique, found by one query that sorts them."""
         columns = self._columns(table, constraint)
         condition = self._condition(table, constraint.expression)
         if not columns or constraint.prefix:
@@ -205,6 +209,7 @@ class Keys:
         return [count for (count,) in self._copy.connection.execute(query)]
 
     def _term(self, table: HeldTable, column: Column, by_meaning: bool, prefix: str = "") -> str:
+        """A column in a query, by its meaning where two texts may be one value."""
         name = prefix + quoted(table.held_columns[column.name])
         meaning = table.meaning(column)
         if not by_meaning or meaning in LEFT_TO_SQLITE:
@@ -214,6 +219,7 @@ class Keys:
     def _create_index(
         self, table: HeldTable, name: str, columns: list[Column], condition: str, *, unique: bool
     ) -> None:
+        """An index of a key: references are looked up by it, and whoever keeps the copy finds it there."""
         given = self._copy.give_name(f"{table.held_name}.{name or 'key'}")
         listed = ", ".join(quoted(table.held_columns[column.name]) for column in columns)
         where = f" WHERE {condition}" if condition else ""
@@ -226,6 +232,7 @@ class Keys:
             raise self._copy.disk_error(error) from error
 
     def _declare_reference(self, table: HeldTable, constraint: Constraint) -> None:
+        """A reference that SQLite itself can hold, as both of its ends have the same words for one value."""
         parent = self._find(constraint.references)
         if parent is None:
             label = constraint.references.full_label if constraint.references else "?"
@@ -255,6 +262,7 @@ class Keys:
                 yield self._reference_broken(reference.table.name, reference.parent.name.full_label, rows)
 
     def _unmatched(self, reference: _Reference) -> list[int]:
+        """Examples of rows whose parent isn't there, and how many there are of each."""
         table, columns, coarse = reference.table, reference.columns, reference.coarse
         run = self._copy.connection.execute
         run("DROP TABLE IF EXISTS temp.parent_keys")
@@ -278,6 +286,7 @@ class Keys:
         return rows
 
     def _key_term(self, table: HeldTable, column: Column, prefix: str, coarse: bool) -> str:
+        """A key's column in a query; a coarse one takes for equal what might be."""
         if not coarse:
             return self._term(table, column, True, prefix)
         return f"sospes_same({prefix}{quoted(table.held_columns[column.name])}, '{COARSE}')"
@@ -308,6 +317,7 @@ class Keys:
         return found
 
     def _find(self, name: Name | None) -> HeldTable | None:
+        """A table by its name; by its bare name, where a reference names no schema."""
         if name is None or name in self._copy.tables:
             return self._copy.tables.get(name) if name else None
         folded = name.name.casefold()
@@ -323,6 +333,7 @@ class Keys:
         )
 
     def _parent_columns(self, parent: HeldTable, constraint: Constraint) -> list[Column]:
+        """The columns that a reference is to: those that it names, else the primary key's."""
         names = constraint.reference_columns
         if not names:
             primary = next((key for key in parent.constraints if key.kind is ConstraintKind.PRIMARY), None)
@@ -339,6 +350,7 @@ class Keys:
         return meanings <= LEFT_TO_SQLITE and has_key and len(self._members(parent)) == 1
 
     def _declare_check(self, table: HeldTable, constraint: Constraint) -> None:
+        """A check that SQLite can judge as the backup's own engine would; the others are listed."""
         condition = self._condition(table, constraint.expression) if constraint.expression else None
         if not condition or not constraint.validated:
             reason = "its condition means something else to SQLite, or nothing"
@@ -353,10 +365,12 @@ def _label(held: dict[str, HeldTable], name: str) -> str:
 
 
 def _place(name: Name) -> Place:
+    """The place of a table as a whole."""
     return Place(database=name.database, schema=name.schema, table=name.name)
 
 
 def _key_repeated(name: Name, constraint: Constraint, counts: list[int]) -> Finding:
+    """A key that stands more than once; its examples are counted up to a limit."""
     many = "at least " if len(counts) == MOST_EXAMPLES else ""
     return fault(
         "key-repeated",

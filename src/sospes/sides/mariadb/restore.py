@@ -133,6 +133,7 @@ class MariadbRestore:
         self.host.remove()
 
     def _use(self, database: str | None) -> Session:
+        """The main connection, in a database of the backup, which is made if it isn't there yet."""
         name = self.host.make(database)
         if self._main is None:
             self._main = self.host.restorer()
@@ -145,6 +146,7 @@ class MariadbRestore:
 
     @property
     def _all(self) -> list[Session]:
+        """All connections."""
         assert self._main is not None and self._workers is not None  # made by the first use of a database
         return [self._main, *self._workers.connections]
 
@@ -163,6 +165,7 @@ class MariadbRestore:
                 yield from filter(None, [self._rows_refused(table, load.error)])
 
     def _entry(self, entry: Entry) -> Iterator[Finding]:
+        """One statement: whether it may run, how it is worded here, and what comes of it."""
         leave = leave_of(entry)
         if leave is Leave.PASSED_OVER or entry.kind in {Kind.HOSTILE, Kind.UNKNOWN} or not entry.definition.strip():
             return  # the reader has told of hostile and unknown statements
@@ -189,6 +192,7 @@ class MariadbRestore:
             yield from self._failed(entry, error)
 
     def _note(self, entry: Entry) -> None:
+        """What a statement changes for those that follow."""
         if entry.kind == Kind.TRANSACTION or (entry.kind == Kind.SETTING and b"autocommit" in entry.definition.lower()):
             self._transactions = True
         self._bound = self._bound or any(one.kind is ConstraintKind.FOREIGN for one in entry.constraints)
@@ -198,6 +202,7 @@ class MariadbRestore:
             self._engines[entry.name] = stated[1].decode("ascii")
 
     def _failed(self, entry: Entry, error: pymysql.Error) -> Iterator[Finding]:
+        """What a failed statement says of the backup."""
         stop_if_outside(error)
         number = error.args[0] if error.args else 0
         if entry.kind == Kind.SETTING and number in _NOT_HERE:
@@ -230,6 +235,7 @@ class MariadbRestore:
         )
 
     def _rows_begin(self, event: RowsBegin) -> Iterator[Finding]:
+        """Rows of a table begin: by all connections at once, unless something needs them in order."""
         try:
             main = self._use(event.table.database)
             alone = self._transactions or self.count < 2 or event.table in self._triggered
@@ -243,6 +249,7 @@ class MariadbRestore:
         self._loads.append(self._load)
 
     def _batch(self, batch: Batch, load: _Load) -> None:
+        """Some rows on their way."""
         load.given += batch.rows
         opening = load.begin.opening
         for statement in (opening,) if batch.starts is None else statements_of(opening, batch):
@@ -252,6 +259,7 @@ class MariadbRestore:
                 self._workers.submit(self._workers.quietest(), partial(_insert, load, statement))
 
     def _rows_refused(self, table: Name, error: pymysql.Error) -> Finding | None:
+        """What refused rows say of the backup."""
         stop_if_outside(error)
         if not self._defined and error.args and error.args[0] in _NO_TABLE:
             self._undefined.append(f"rows of {table.label}")
@@ -269,6 +277,7 @@ class MariadbRestore:
 
     @property
     def _is_foreign(self) -> bool:
+        """Whether the backup is of MySQL and the server is MariaDB, which takes most of its words, and not all."""
         return self.of_mysql and "mariadb" in self.version.lower()
 
     def _why_refused(self, number: int) -> str:
@@ -295,6 +304,7 @@ class MariadbRestore:
 
 
 def _engine_missing(table: Name, what: str, place: Place) -> Finding:
+    """A table whose storage engine this server hasn't: what was made in its place proves nothing of it."""
     return doubt(
         "engine-replaced",
         f"{table.label}: its storage engine is not on this server: {what}",
@@ -326,6 +336,7 @@ def _insert(load: _Load, statement: bytes, session: Session) -> None:
 
 
 def _setting(session: Session, name: str) -> str:
+    """What a session is set to."""
     with session.cursor() as cursor:
         cursor.execute(f"SELECT @@{name}")
         row = cursor.fetchone()

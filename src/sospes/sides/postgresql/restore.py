@@ -218,6 +218,7 @@ class PostgresqlRestore:
         yield from self.host.summary()
 
     def _side(self, database: str | None) -> _Side:
+        """The side copy of a database of the backup, made once something goes into it."""
         name = database or ""
         if name not in self._sides:
             administrator, restorer, *rest = self.host.sessions(database, 2 + self.workers)
@@ -249,6 +250,7 @@ class PostgresqlRestore:
     # -- statements
 
     def _entry(self, entry: Entry) -> Iterator[Finding]:
+        """One statement: who runs it, whether it is run now or in the end, and what comes of it."""
         leave = leave_of(entry)
         self._dropping = self._dropping or entry.kind == Kind.DROP
         if leave is Leave.PASSED_OVER or not entry.definition.strip() or entry.kind in {Kind.HOSTILE, Kind.UNKNOWN}:
@@ -278,6 +280,7 @@ class PostgresqlRestore:
             yield from self._allowed(entry, leave)
 
     def _allowed(self, entry: Entry, leave: Leave) -> Iterator[Finding]:
+        """A statement that the restorer runs, or that is built anew for the administrator."""
         if entry.kind == Kind.SETTING and entry.name.database is None and self.several:
             return
         side = self._side(entry.name.database)
@@ -379,6 +382,7 @@ class PostgresqlRestore:
         return True
 
     def _failure(self, entry: Entry, error: psycopg.Error) -> Finding | None:
+        """What a failed statement says of the backup: a fault, a doubt where the cause lies elsewhere, or nothing yet."""
         called, place = _called(entry), place_of(entry)
         said = f"{called}: the server says: {one_line(error)[:300]}"
         if _is_lacking(error):
@@ -422,6 +426,7 @@ class PostgresqlRestore:
     # -- rows
 
     def _rows_begin(self, event: RowsBegin) -> Iterator[Finding]:
+        """Rows of a table begin: what was under way for later is settled first where they depend on it."""
         side = self._side(event.table.database)
         if side.inline or self._bound or side.later:
             yield from self._settled(side)
@@ -430,6 +435,7 @@ class PostgresqlRestore:
             self._load.open(side.restorer, 0)
 
     def _batch(self, batch: Batch) -> Iterator[Finding]:
+        """Some rows on their way."""
         load = self._load
         if load is None:
             return
@@ -442,6 +448,7 @@ class PostgresqlRestore:
         yield from self._arrived(side)
 
     def _rows_end(self, event: RowsEnd) -> Iterator[Finding]:
+        """Rows of a table end: they are there now, or the server has refused them."""
         load, self._load = self._load, None
         if load is None:
             return
@@ -479,6 +486,7 @@ class PostgresqlRestore:
             )
 
     def _rows_refused(self, table: Name, error: psycopg.Error) -> Finding | None:
+        """What refused rows say of the backup."""
         stop_if_outside(error)
         place = Place(database=table.database, schema=table.schema, table=table.name)
         if not self._defined:
@@ -521,6 +529,7 @@ def _reaches(error: psycopg.Error) -> bool:
 
 
 def _hostile(what: str, error: psycopg.Error, place: Place) -> Finding:
+    """What a backup does that reaches outside of its database."""
     return fault(
         "hostile-statement",
         f"{what}: reaches outside of the database, which the server refused: {one_line(error)[:200]}",

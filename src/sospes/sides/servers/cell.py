@@ -84,6 +84,7 @@ class CannotClose(Exception):
 
 
 def _check(result: int, what: str) -> int:
+    """The result of a system call. Raises CannotClose with what the system says if it failed."""
     if result < 0:
         number = ctypes.get_errno()
         raise CannotClose(f"{what}: {os.strerror(number)}")
@@ -91,6 +92,7 @@ def _check(result: int, what: str) -> int:
 
 
 def _mount(source: str, target: str, kind: str | None, flags: int, data: str | None = None) -> None:
+    """Mount something, or change how it is mounted."""
     encoded = (os.fsencode(source), os.fsencode(target), kind.encode() if kind else None)
     _check(_LIBC.mount(*encoded, ctypes.c_ulong(flags), data.encode() if data else None), f"mount {target}")
 
@@ -168,6 +170,7 @@ def _pivot() -> int:
 
 
 def _limit(limits: dict[str, int]) -> None:
+    """Set limits that count from here on; none can be raised again."""
     for name, most in limits.items():
         which = getattr(resource, name)
         _, hard = resource.getrlimit(which)
@@ -264,6 +267,7 @@ def _seccomp() -> bool:
 
 
 def _refused(action: Any, *arguments: Any) -> bool:
+    """Whether the system refuses an action, as a wall has to."""
     try:
         found = action(*arguments)
     except OSError:
@@ -310,6 +314,7 @@ def _shut(probes: dict[str, Any]) -> Iterator[str]:
 
 
 def _names(folder: str) -> list[str]:
+    """What is in a folder; nothing where nobody may look."""
     try:
         return [path.name for path in Path(folder).iterdir()]
     except OSError:
@@ -330,6 +335,7 @@ def _keep(child: int) -> int:
 
 
 def _hand_on(child: int, number: int) -> None:
+    """Pass a signal on to the program."""
     with suppress(ProcessLookupError):
         os.kill(child, number)
 

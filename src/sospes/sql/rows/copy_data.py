@@ -51,10 +51,12 @@ def _copy_end(window: Window) -> tuple[int, int]:
     if data.startswith(b"\\.", start):
         found = start
     elif not found:
+        # A closing mark is far away in most windows: whether it can be there at all is found at the speed of memory.
         if not may_hold(np.frombuffer(data, dtype=np.uint8, offset=start), b"\\."):
             return -1, -1
         found = data.find(b"\n\\.", start) + 1
     while found > 0 or data.startswith(b"\\.", start):
+        # Only a line of these two bytes alone ends the rows; a row may begin with them.
         rest = data[found + 2 : found + 4]
         if rest.startswith(b"\n"):
             return found, found + 3
@@ -77,12 +79,14 @@ def _copy_block(window: Window, run: DataRun, end: int) -> Generator[Event, None
         window.advance(end)
         return False
     stored = data
+    # In character sets of the East a second byte may be that of a backslash or a tab: such rows are read as UTF-8.
     plain = without_marks(data, run.encoding)
     data = data if plain is None else plain
     if run.width < 0:  # rows without a column list, of a table without a definition
         first = data[: data.find(b"\n")].rstrip(b"\r")
         run.width = first.count(b"\t") + 1 if first else 0
     split = split_copy(data, run.width, run.crlf)
+    # Where the closing mark is gone, the first line of another shape is that of the next heading.
     lost = _banner_in(data, split.odd[0].start) if split.odd else -1
     if lost >= 0:
         data = stored = stored[:lost]
@@ -118,6 +122,7 @@ def _copy_block(window: Window, run: DataRun, end: int) -> Generator[Event, None
 
 
 def _banner_in(data: bytes, start: int) -> int:
+    """Where a heading of the backup program begins among rows; -1 if none does."""
     match = _BANNER.search(data, max(0, start - 1))
     return match.end() if match else -1
 
@@ -142,6 +147,7 @@ def _odd_findings(run: DataRun, odd: Sequence[OddRow], plain_from: int, line: in
 
 
 def _reworded(data: bytes, odd: OddRow) -> str:
+    """A row's problem, with what it says where it reads like a program's own message."""
     text = data[odd.start : odd.start + 200]
     if b": error:" in text or b"ERROR" in text or b"pg_dump:" in text:
         return f"{odd.problem}; it reads like a program's message: {text.decode('utf-8', 'replace').strip()[:100]}"

@@ -81,6 +81,7 @@ def read_values(window: Window, run: DataRun) -> Iterator[Event]:
             continue
         line, plain_from = window.line, window.offset
         end = int(split.ends[-1]) + 1
+        # Blocks grow while rows are found easily, and begin small again where not: each is searched as a whole.
         broken = split.slow or end < len(block) >> 3  # then what comes next is not as plain
         size = usual = FIRST_BLOCK if broken else min(FIRST_BLOCK * 2 if _has_losses(run) else BLOCK, usual * 4)
         yield from _value_batch(run, rows[:end], split, plain_from, line)
@@ -92,6 +93,7 @@ def read_values(window: Window, run: DataRun) -> Iterator[Event]:
 
 
 def _has_losses(run: DataRun) -> bool:
+    """Whether rows of the table were lost, here or in an earlier statement."""
     return run.lost or run.lost_before
 
 
@@ -123,6 +125,7 @@ def _split(block: bytes, lexis: Lexis, gap: Gap) -> tuple[ValueRows, bytes]:
 
 
 def _one_row(block: bytes, lexis: Lexis) -> tuple[ValueRows, bytes]:
+    """The one row at the beginning, where nothing faster can tell where it ends."""
     split = split_slowly(block, lexis)
     return split, without_comments(block[: int(split.ends[-1]) + 1], lexis) if split.slow else block
 
@@ -229,6 +232,7 @@ def _later_row(data: bytes, start: int, limit: int, run: DataRun, gap: Gap) -> i
 
 
 def _value_batch(run: DataRun, block: bytes, split: ValueRows, plain_from: int, line: int) -> Iterator[Event]:
+    """Rows of one block as a batch, after those of another shape were told of and taken out."""
     if run.width < 0:
         run.width = int(split.cells[0])
     rows = len(split.starts)
@@ -241,6 +245,7 @@ def _value_batch(run: DataRun, block: bytes, split: ValueRows, plain_from: int, 
     run.damaged += rows - kept
     if not kept or not run.wanted:
         return
+    # Rows of the right shape have their commas in a rectangle: between them, and the brackets, are the cells.
     owner = np.repeat(shaped, split.cells - 1)
     commas = split.commas[owner].reshape(kept, run.width - 1)
     starts = np.concatenate((split.starts[shaped][:, None] + 1, commas + 1), axis=1)
@@ -275,6 +280,7 @@ def _changed_line_ends(run: DataRun, batch: Batch) -> Iterator[Finding]:
 def _misshapen(
     run: DataRun, block: bytes, split: ValueRows, rows: NDArray[np.int64], at: tuple[int, int]
 ) -> Iterator[Finding]:
+    """Rows with another number of values than the table, each with its place."""
     for row in rows:
         if run.told_enough:
             run.count_fault()
@@ -307,6 +313,8 @@ def _bare_faults(run: DataRun, batch: Batch) -> Iterator[Finding]:
     """Cells that are neither string nor number nor any word that stands for a value."""
     if batch.starts is None or batch.ends is None or not batch.width:
         return
+    # Most bare cells are numbers or NULL: with NULL written as a number, whole columns of them are passed over by a
+    # table of bytes, and only cells with any other byte are looked at one by one.
     values = np.frombuffer(batch.data.replace(b"NULL", b"0000"), dtype=np.uint8)
     firsts, lasts = batch.starts.ravel(), batch.ends.ravel()
     begins = np.minimum(firsts + (values[np.minimum(firsts, len(values) - 1)] == 32), len(values) - 1)
@@ -316,6 +324,7 @@ def _bare_faults(run: DataRun, batch: Batch) -> Iterator[Finding]:
     inside[lasts[bare]] -= 1
     within = np.cumsum(inside[:-1], dtype=np.int8).astype(np.bool_)
     odd = np.flatnonzero(within & ~_PLAIN_BYTES[values])
+    # "12 34": both parts are made of plain bytes, and together they are no number.
     spaced = within[1:-1] & (values[1:-1] == 32) & _DIGITS[values[:-2]] & ~_MARKS_AFTER[values[2:]]
     places = np.concatenate((odd, np.flatnonzero(spaced) + 1))
     cells = np.unique(np.concatenate((np.searchsorted(firsts, places, side="right") - 1, _joined(batch, values, bare))))

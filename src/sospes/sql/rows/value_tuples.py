@@ -101,11 +101,14 @@ def split_values(bare: bytes, whole: bytes, lexis: Lexis, gap: Gap) -> ValueRows
     """
     block = gap.plain(bare)
     values = np.frombuffer(block, dtype=np.uint8)
+    # A byte is inside of a string if an odd number of quotes stand before it: doubled quotes within one cancel out,
+    # so one pass over the bytes tells all strings of a block apart, without a loop over its cells.
     quotes = np.flatnonzero(values == 39)
     if lexis.escapes and b"\\" in block:
         quotes = quotes[~_escaped(values, quotes)]
     limit = _first_strange(block, values, quotes, lexis)
     marks = np.flatnonzero((values == 40) | (values == 41) | (values == 44))
+    # Brackets and commas outside of strings; their running depth says which ones begin and end a row.
     marks = marks[np.searchsorted(quotes, marks) & 1 == 0]
     kinds = values[marks]
     opening, closing = kinds == 40, kinds == 41
@@ -113,6 +116,7 @@ def split_values(bare: bytes, whole: bytes, lexis: Lexis, gap: Gap) -> ValueRows
     starts = marks[opening & (depth == 1)]
     ends = marks[closing & (depth == 0)]
     rows = min(len(starts), len(ends))
+    # Something stands in the block that parity can't judge: only the rows before it count.
     if limit < len(block):
         rows = int(np.searchsorted(ends[:rows], limit))
         if rows == 0:
@@ -164,6 +168,7 @@ def _first_strange(block: bytes, values: NDArray[np.uint8], quotes: Offsets, lex
     found = _first_outside(block, values, b'"', quotes)
     if lexis.engine is Engine.POSTGRESQL and not lexis.escapes and (b"E'" in block or b"e'" in block):
         openings = quotes[::2]
+        # An E'...' string has escapes whatever the script's own strings have, so parity fails from there on.
         before = values[openings - 1] | 0x20
         escaped = openings[(before == 0x65) & (openings > 0)]
         found = min(found, int(escaped[0])) if len(escaped) else found
@@ -204,6 +209,7 @@ def _rows_before_break(block: bytes, starts: Offsets, ends: Offsets, gap: re.Pat
     lengths = starts[1:] - ends[:-1] - 1
     good = np.zeros(len(lengths), dtype=np.bool_)
     values = np.frombuffer(block, dtype=np.uint8)
+    # Nearly all gaps of a block are the same few bytes: one of each length is matched, the others are compared with it.
     for length in np.unique(lengths):
         if length <= 0 or length > 4096:
             continue
@@ -215,6 +221,7 @@ def _rows_before_break(block: bytes, starts: Offsets, ends: Offsets, gap: re.Pat
         texts = values[begin[:, None] + np.arange(length)]
         good[chosen] = (texts == texts[0]).all(axis=1)
         unlike = chosen[~good[chosen]]
+        # A few gaps may be written otherwise; in a block with many the rest is left to the slower way.
         for index in unlike[:64]:
             at = int(ends[index]) + 1
             good[index] = _gap_matches(gap, block[at : at + int(length) + 1])
@@ -223,6 +230,7 @@ def _rows_before_break(block: bytes, starts: Offsets, ends: Offsets, gap: re.Pat
 
 
 def _gap_matches(gap: re.Pattern[bytes], text: bytes) -> bool:
+    """Whether a text is a gap and the row's parenthesis behind it, and nothing else."""
     match = gap.match(text)
     return match is not None and match.end() == len(text) - 1
 

@@ -154,6 +154,7 @@ class Differences:
                 yield xxhash.xxh3_128_intdigest(b"\t".join(cells)) & (2**64 - 1), cells, row
 
     def _left(self, store: sqlite3.Connection, rows: Rows) -> None:
+        """Keep the left rows whose keys or digests the right side lacks."""
         only, both = _Members(self.found.left_only), _Members(self.found.both)
         for key, cells, row in self._keyed(rows()):
             if key in both:
@@ -163,6 +164,7 @@ class Differences:
                 self._add_only_left(cells, row)
 
     def _right(self, store: sqlite3.Connection, rows: Rows) -> None:
+        """Hold each right row against the left ones that were kept."""
         only, both = _Members(self.found.right_only), _Members(self.found.both)
         watched = {place: found for place, found in self._missing.items() if found.rows >= FEWEST}
         if watched and self.judging.whole_columns is not None:
@@ -202,14 +204,17 @@ class Differences:
         self._add_only_right(cells, right)
 
     def _remaining(self, store: sqlite3.Connection) -> None:
+        """Left rows that no right one came for."""
         for cells, kept in store.execute("SELECT cells, row FROM waiting ORDER BY rowid"):
             self._add_only_left(cells.split(b"\t"), _unpacked(kept))
 
     def _tell(self, kind: str, left: Row | None, right: Row | None) -> None:
+        """Tell of one row whoever watches."""
         if self.judging.watch is not None:
             self.judging.watch(kind, left, right)
 
     def _add_only_left(self, cells: list[bytes], row: Row | None) -> None:
+        """A row that only the left side has."""
         self._tell("only-left", row, None)
         self._only_left += 1
         for place, found in self._missing.items():
@@ -224,6 +229,7 @@ class Differences:
         return True
 
     def _add_only_right(self, cells: list[bytes], row: Row) -> None:
+        """A row that only the right side has, unless it was written later."""
         if self._is_drift(cells):
             return
         self._tell("only-right", None, row)
@@ -231,6 +237,7 @@ class Differences:
         self._list("only-right", cells, None, cells, range(len(cells)))
 
     def _add_changed(self, left: list[bytes], right: list[bytes], rows: tuple[Row | None, Row]) -> None:
+        """A row that both sides have, with other values, unless they are within the tolerance."""
         columns, tolerance = self.judging.pair.columns, self.judging.tolerance
         unlike = [
             index
@@ -250,6 +257,7 @@ class Differences:
         right: list[bytes] | None,
         places: Sequence[int],
     ) -> None:
+        """List a row, up to the limit."""
         if len(self.listed) >= self.judging.limit:
             return
         pair, hide = self.judging.pair, self.judging.hide
@@ -289,6 +297,7 @@ class _Members:
 
 
 def _signed(key: int) -> int:
+    """A key of 64 bits as SQLite holds it."""
     return key - (1 << 64) if key >= 1 << 63 else key
 
 

@@ -144,6 +144,7 @@ def draft_of(seal: Seal) -> str:
 
 
 def _figure(where: str, item: object) -> Figure:
+    """A figure as it was written. Raises UsageError for one that doesn't make sense."""
     found = checked(item, WrittenFigure, where, _HOW)
     measures = {name: value for name, value in _measured(found).items() if value is not None}
     if len(measures) != 1:
@@ -197,6 +198,7 @@ def _bounds(value: object, where: str, *, numbers: bool) -> Bounds:
 
 
 def _text(value: object) -> str:
+    """A value of TOML as the rows would have it."""
     if isinstance(value, bool):
         return "true" if value else "false"
     if isinstance(value, datetime):
@@ -205,6 +207,7 @@ def _text(value: object) -> str:
 
 
 def _number(text: str) -> Decimal | None:
+    """A text as a number; None if it is none, or none that can be compared."""
     try:
         number = Decimal(text)
     except InvalidOperation:
@@ -239,10 +242,12 @@ class _Seen:
 
 
 def _shown(cell: Held) -> str:
+    """A value as people read it: bytes in hex."""
     return cell.hex() if isinstance(cell, bytes) else str(cell)
 
 
 def _same(cell: Held, text: str) -> bool:
+    """Whether a cell is the value that was written: numbers by value, all else as text."""
     if cell is None:
         return False
     one, other = _number(_shown(cell)), _number(text)

@@ -52,6 +52,7 @@ class Aside:
 
     def parts(self, wants: Wants) -> Iterator[LinedPart]:
         """What was set aside."""
+        # One file holds the parts of all tables, and whoever takes them may use it in between.
         at, end = 0, self._file.seek(0, 2)
         while at < end:
             self._file.seek(at)  # whoever took the last part may have read here, too
@@ -173,6 +174,7 @@ def odd_parts(
 
 def _odd_of(part: LinedPart, chunks: Sequence[bytes | memoryview], odd: NDArray[np.bool_]) -> Iterator[LinedPart]:
     if odd.any():
+        # Chunks end where a line's digest says so, on both sides alike: a row more leaves all others equal.
         data = b"".join([chunks[index] for index in np.flatnonzero(odd).tolist()])
         yield LinedPart(part.table, part.columns, lines_batch(data, len(part.columns)))
 
@@ -222,6 +224,7 @@ def lined(left: LinedSide, right: LinedSide, pairs: Sequence[Pair], folder: Path
         if other is None or not other.plain or one.columns != other.columns:
             if other is not None or right.sums is not None:
                 continue
+            # A live table without rows gives no part at all, so nothing was summed up for it.
             other = CopySum(DigestStore(file), totals_of(frozenset()), one.columns)  # live has no rows
         totals = {pair.columns[index]: one.totals.of(pair.columns[index]) for index in pair.summed}
         found.pairs[pair.name] = LinedPair(one, other, (totals, totals))
@@ -251,6 +254,7 @@ def _live_sums(right: LinedSide, lefts: Mapping[Name, CopySum], file: IO[bytes],
 
     def is_odd(name: Name, found: Keys) -> NDArray[np.bool_]:
         if name not in keys:
+            # The left side's keys of one table are enough at a time; of a large one they take some megabytes.
             keys.clear()  # tables come one after the other
             keys[name] = lefts[name].keys()
         return ~among(found, keys[name])
@@ -273,6 +277,7 @@ def _odd_sides(
     for pair in pairs:
         both = lined_pairs[pair.name]
         found = unlike(both.left.chunks, both.right.chunks)
+        # Chunks that stand on both sides in other numbers: what was set aside has them once, so live is read again.
         repeated = repeated or bool(len(found.both))
         mine[pair.left.name] = np.sort(np.concatenate((found.left_only, found.both)))
         theirs[pair.right.name] = np.sort(np.concatenate((found.right_only, found.both)))
@@ -293,6 +298,7 @@ def _set_aside(side: LinedSide, keys: Mapping[Name, Keys], folder: Path | None, 
     places.sort(key=lambda place: place[0])
     if not all(sums[name].placed for name in keys if name in sums):
         return None
+    # Too many odd chunks to keep: they are found once more by reading the backup a second time.
     if sum(last - first for first, last, _ in places) > MOST_ASIDE:
         return None
     slices = side.slices([(first, last) for first, last, _ in places])

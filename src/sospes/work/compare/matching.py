@@ -122,6 +122,7 @@ class Matched:
 
 def matched(left: RowSide, right: RowSide, pairing: Pairing, how: Comparing, stack: ExitStack) -> Iterator[Matched]:
     """All pairs, in order."""
+    # Lines say the same only if all of their cells are compared.
     whole = [pair for pair in pairing.pairs if not (pair.left_extra or pair.right_extra or how.ignored)]
     lines = Lined()
     ours, theirs = left.as_lined(), right.as_lined()
@@ -131,6 +132,7 @@ def matched(left: RowSide, right: RowSide, pairing: Pairing, how: Comparing, sta
     others = [pair for pair in pairing.pairs if pair.name not in lines.pairs]
     sums: dict[Name, tuple[tuple[RowSide, RowSide], _Sum, _Sum]] = {}
     both_sides: tuple[RowSide, RowSide] = (left, right)
+    # Tables whose lines differ are summed up by value from their odd lines alone, all others from all of their rows.
     for pairs, sides in ((odd, lines.sides), (others, both_sides)):
         if pairs and sides is not None:
             mine = _summed(sides[0], {pair.left.name: pair for pair in pairs}, stack, how)

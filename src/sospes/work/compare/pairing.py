@@ -215,6 +215,7 @@ class _Counterparts:
 def _pair(
     sides: tuple[RowSide, RowSide], tables: tuple[RowTable, RowTable], key: Sequence[str], ignored: Sequence[str]
 ) -> Pair:
+    """Two tables and the columns that both have, with the meaning that their values share."""
     (left, right), (one, other) = sides, tables
     theirs = {_folded(column.name, right.engine): column for column in other.columns}
     columns: list[str] = []
@@ -251,6 +252,7 @@ def _extra(one: RowTable, other: RowTable, engine: Engine | None, ignored: Seque
 
 
 def _key_places(key: Sequence[str], columns: Sequence[str], table: Name, given: bool) -> tuple[int, ...]:
+    """Where the key's columns are among those that are compared; none where one of them isn't compared."""
     folded = [column.casefold() for column in columns]
     missing = [name for name in key if name.casefold() not in folded]
     if missing and given:
@@ -259,6 +261,7 @@ def _key_places(key: Sequence[str], columns: Sequence[str], table: Name, given: 
 
 
 def _folded(name: str, engine: Engine | None) -> str:
+    """A column's name as an engine tells it from others; where no engine is known, without regard to case."""
     return name.casefold() if engine is None else dialect_of(engine).fold(name)
 
 
@@ -293,6 +296,7 @@ _WIDEST_FIRST = (
 
 
 def _check_ignored(pairs: Sequence[Pair], names: Sequence[str]) -> None:
+    """Raises NotFound for a column that was to be left out and that no table has: it would be compared."""
     known = {column.name.casefold() for pair in pairs for table in (pair.left, pair.right) for column in table.columns}
     for name in names:
         if pairs and name.casefold() not in known:

@@ -196,6 +196,7 @@ Begin = Callable[[Wants], _Reading]
 
 
 def _into_files(begin: Begin, how: Extracting) -> tuple[_Reading, list[Finding], Extraction]:
+    """Write the wanted tables into one file."""
     findings: list[Finding] = []
     selection = Selection(how.tables)
     with _output(how) as output:
@@ -241,6 +242,7 @@ def _into_files(begin: Begin, how: Extracting) -> tuple[_Reading, list[Finding],
 
 
 def _formulas(rows: int) -> Finding:
+    """A note on cells that a spreadsheet would run."""
     return note(
         "csv-formulas",
         f"{rows:,} rows have a cell that a spreadsheet would run as a formula",
@@ -249,12 +251,14 @@ def _formulas(rows: int) -> Finding:
 
 
 def _left_out_notes(left_out: Sequence[str]) -> Iterator[Finding]:
+    """Notes on what wasn't written because it needs other tables."""
     for text in left_out:
         yield note("left-out", f"left out: {text}", "extract that table too if you need it")
 
 
 @contextmanager
 def _output(how: Extracting) -> Iterator[Output]:
+    """Where the tables go: a file beside its place, or a spool whose content is printed once all is well."""
     if how.out is None:
         assert how.stream is not None  # the command gives one or the other
         with tempfile.TemporaryFile(dir=how.opening.work_folder) as spool:
@@ -294,6 +298,7 @@ class _NewPath:
 
 
 def _into_side_copy(begin: Begin, how: Extracting) -> tuple[_Reading, list[Finding], Extraction]:
+    """Load the wanted tables into a new embedded side copy."""
     from sospes.work.restore.loading import Loader
 
     assert how.out is not None  # the command requires it
@@ -346,6 +351,7 @@ def _into_side_copy(begin: Begin, how: Extracting) -> tuple[_Reading, list[Findi
 
 
 def _finish_side_copy(loader: Loader, findings: list[Finding], opened: Opened) -> tuple[ExtractedTable, ...]:
+    """Check keys and references of what was loaded, and close it."""
     from sospes.sides.embedded.keys import Keys
 
     tables = []

@@ -49,6 +49,8 @@ _WITHOUT_TABLES = frozenset(
 
 @dataclass(slots=True)
 class _Known:
+    """What is known of a table's columns."""
+
     columns: frozenset[str]
     certain: bool  # whether these are all columns that there can be
     versioned: bool
@@ -166,6 +168,7 @@ class Fit:
                     )
 
     def _defined_twice(self) -> Finding:
+        """One fault for all tables that are defined again."""
         first = self._twice[0]
         more = f", and {len(self._twice) - 1:,} more tables" if len(self._twice) > 1 else ""
         return fault(
@@ -176,6 +179,7 @@ class Fit:
         )
 
     def _known(self, name: Name, engine: Engine | None) -> _Known | None:
+        """What is known of a table, by its name as its engine tells it from others."""
         found = self._tables.get(name)
         if found is None and (engine is None or dialect_of(engine).folds_names):
             other = self._folded.get(_folded(name))
@@ -207,6 +211,7 @@ class Fit:
         )
 
     def _unknown_columns(self, table: Name, known: _Known) -> Iterator[Finding]:
+        """Columns that rows name and the definition lacks."""
         if not known.certain:
             return
         for name in self._named_columns.get(table, {}):
@@ -220,6 +225,7 @@ class Fit:
                 )
 
     def _misfit(self, entry: Entry, constraint: Constraint, engine: Engine | None) -> Iterator[Finding]:
+        """A constraint of a table that isn't there, or over columns that it lacks, or to a table that isn't there."""
         name = entry.about or entry.name
         what = f"{constraint.kind} {constraint.name}".strip()
         known = self._known(name, engine)
@@ -236,6 +242,7 @@ class Fit:
     def _unknown_key_columns(
         self, name: Name, known: _Known, constraint: Constraint, entry: Entry, engine: Engine | None
     ) -> Iterator[Finding]:
+        """Columns that a key names and its table lacks."""
         if not known.certain or (dialect_of(engine).quotes_strings and constraint.kind is ConstraintKind.INDEX):
             return  # a quoted name that is no column may be a string there
         for column in constraint.columns:
@@ -250,6 +257,7 @@ class Fit:
                 )
 
     def _outside_parents(self, entry: Entry, engine: Engine | None) -> Iterator[Finding]:
+        """Parents of a partition that are not in the backup."""
         for parent in entry.parents:
             if self._known(parent, engine) is None and _folded(parent) not in self._others:
                 yield self._reference_outside(f"the table {entry.name.label}", parent, entry)
@@ -266,6 +274,7 @@ class Fit:
 
 
 def _made_if_missing(entry: Entry) -> bool:
+    """Whether a definition counts only where there is none yet."""
     return b"if not exists" in b" ".join(entry.definition[:200].lower().split())
 
 
@@ -275,12 +284,15 @@ def brings_tables(entry: Entry) -> bool:
 
 
 def _place_of(name: Name) -> Place:
+    """The place of a table as a whole."""
     return Place(database=name.database, schema=name.schema, table=name.name)
 
 
 def _place_in(entry: Entry) -> Place:
+    """The place of a statement."""
     return Place(plain_from=entry.plain_from, plain_to=entry.plain_to, line=entry.line)
 
 
 def _folded(name: Name) -> tuple[str | None, str | None, str]:
+    """A name without regard to case."""
     return name.database, name.schema, name.name.casefold()

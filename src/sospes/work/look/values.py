@@ -29,6 +29,8 @@ _KEYS = frozenset({ConstraintKind.PRIMARY, ConstraintKind.UNIQUE, ConstraintKind
 
 @dataclass(slots=True)
 class _Table:
+    """The columns of a run of rows, and the check that belongs to each."""
+
     columns: Sequence[Column]
     planned: Sequence[Planned]
     bad: int = 0
@@ -84,6 +86,7 @@ class ValueChecks:
                 )
 
     def _entry(self, entry: Entry) -> None:
+        """Learn of a definition; types may be defined behind the tables that use them."""
         if entry.kind in {
             Kind.TYPE,
             Kind.DOMAIN,
@@ -105,6 +108,7 @@ class ValueChecks:
                     self.constraints.setdefault(constraint.references, set()).update(constraint.reference_columns)
 
     def _begin(self, event: RowsBegin, engine: Engine | None) -> Iterator[Finding]:
+        """Rows begin: plan the check of each column, once for each way in which they come."""
         self._name, self._table = event.table, None
         if self.most_bytes is not None and self._seen > self.most_bytes:
             return
@@ -129,6 +133,7 @@ class ValueChecks:
         self._table = self._planned[key]
 
     def _known(self, engine: Engine, event: RowsBegin) -> Definitions:
+        """What the backup itself defines, in the words of its engine."""
         if self._definitions is None:
             self._definitions = Definitions(engine)
         for entry in self._early:
@@ -137,6 +142,7 @@ class ValueChecks:
         return self._definitions
 
     def _noted(self, table: Name, columns: Sequence[Column], planned: Sequence[Planned]) -> Iterator[Finding]:
+        """Columns whose values are not looked at, and why."""
         for column, plan in zip(columns, planned, strict=True):
             if plan.kind is not None:
                 self.checked += 1
@@ -152,6 +158,7 @@ class ValueChecks:
                 )
 
     def _finding(self, batch: Batch, bad: BadValue, table: Name) -> Finding:
+        """A value that is none of its column's type."""
         number = batch.number_of(bad.row)
         cell = "a value" if self.hide else repr(bad.cell[:40])[1:] + (" ..." if len(bad.cell) > 40 else "")
         place = Place(database=table.database, schema=table.schema, table=table.name, row_from=number, row_to=number)
@@ -205,6 +212,7 @@ def key_findings(paths: Sequence[Path], opening: Opening, checks: ValueChecks) -
 
 
 def _keyed(events: Iterator[Event], loader: Loader, engine: Engine | None, checks: ValueChecks) -> Iterator[Finding]:
+    """Load the columns of keys alone, and check keys and references there."""
     loader.engine = engine or loader.engine
     for event in events:
         for _ in loader.take(event):

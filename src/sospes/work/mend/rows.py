@@ -173,6 +173,7 @@ def _works(fixes: Sequence[_Fix], made: Sequence[ObjectFix]) -> tuple[Work, Work
 
 
 def _check(right: Path | Address, how: Mending) -> None:
+    """Raises UsageError for what can't be: outputs that exist, a place that is no database, another database's name."""
     for path in (how.out, how.undo):
         if path is not None and path.exists():
             raise UsageError(f"{path}: is there already", "name another file; a script is never overwritten")
@@ -192,6 +193,7 @@ def _check(right: Path | Address, how: Mending) -> None:
 def _fixes(
     sides: tuple[RowSide, RowSide], pairing: Pairing, statements: Statements, how: Mending, stack: ExitStack
 ) -> Iterator[_Fix]:
+    """The statements for each pair of tables that differ."""
     comparing = replace(how.comparing, limit=0)
     for found in matched(*sides, pairing, comparing, stack):
         fix = _Fix(found.pair)
@@ -225,6 +227,7 @@ class _Maker:
             self._update(left, right)
 
     def _chosen(self, row: Row) -> bool:
+        """Whether a row is among those that were asked for, by its key's first column."""
         first, last = self.how.first_key, self.how.last_key
         if (first is None and last is None) or not self.fix.pair.key:
             return True
@@ -250,6 +253,7 @@ class _Maker:
             ) from error
 
     def _cells(self, row: Row) -> dict[str, tuple[Column, Held]]:
+        """A row's values by the right side's columns."""
         pair = self.fix.pair
         known = {column.name: column for column in pair.right.columns}
         return {
@@ -258,15 +262,18 @@ class _Maker:
         }
 
     def _table(self) -> Name:
+        """The table on the right."""
         return self.fix.pair.right.name
 
     def _insert(self, left: Row) -> None:
+        """Put a row back; its taking back goes by all of its values."""
         cells = self._cells(left)
         self.fix.forward.append(self.statements.insert(self._table(), cells))
         self.fix.back.append(self.statements.delete(self._table(), cells, keyed=bool(self.fix.pair.key)))
         self.fix.inserts += 1
 
     def _update(self, left: Row, right: Row) -> None:
+        """Set the changed values of a row back, if it still is as it was compared."""
         pair = self.fix.pair
         keys = {pair.columns[index] for index in pair.key}
         wanted, seen = self._cells(left), self._cells(right)
@@ -361,6 +368,7 @@ def _left_over(left_place: Path | Address, right_place: Path | Address, how: Men
 
 
 def _notes(fixes: Sequence[_Fix]) -> Iterator[Finding]:
+    """What the script leaves alone."""
     extra = sum(fix.extra for fix in fixes)
     if extra:
         rows = "1 row is" if extra == 1 else f"{extra:,} rows are"
@@ -381,6 +389,7 @@ def _unwritable(engine: Engine, fixes: Sequence[_Fix]) -> Iterator[Finding]:
 
 
 def _counts(fixes: Sequence[_Fix]) -> Iterator[str]:
+    """What the script does, table by table."""
     for fix in fixes:
         if fix.inserts or fix.updates:
             yield f"{fix.pair.name.full_label}: {fix.inserts:,} rows inserted, {fix.updates:,} changed"

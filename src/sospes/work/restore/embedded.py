@@ -163,6 +163,7 @@ class _Task:
 
 
 def _run(opened: Opened, loader: Loader, findings: list[Finding], task: _Task) -> Rehearsal:
+    """All steps, one after the other, each timed."""
     how = task.how
     steps = Steps(findings)
     tally = Tally()
@@ -193,6 +194,7 @@ def _run(opened: Opened, loader: Loader, findings: list[Finding], task: _Task) -
 
 
 def _loaded(opened: Opened, loader: Loader, tally: Tally, task: _Task) -> Iterator[Finding]:
+    """Read the backup, and load what it gives."""
     events = opened.events() if task.salvage is None else task.salvage.events(opened)
     damaged: set[Name] = set()
     for event in followed(events, opened, task.how.progress):
@@ -232,6 +234,7 @@ def _keyed(copy: EmbeddedCopy, steps: Steps, prefix: str, weighed: Callable[[Fin
 
 
 def _miscounted(copy: EmbeddedCopy) -> Iterator[Finding]:
+    """Tables that have another number of rows than went in."""
     for table in copy.tables.values():
         if not table.kept:
             continue
@@ -245,6 +248,7 @@ def _miscounted(copy: EmbeddedCopy) -> Iterator[Finding]:
 
 
 def _nothing_loaded(tally: Tally) -> Iterable[Finding]:
+    """What is said of a backup that brought no rows."""
     if tally.kind(copied=False) == "schema-only":
         yield note(
             "schema-only",
@@ -256,6 +260,7 @@ def _nothing_loaded(tally: Tally) -> Iterable[Finding]:
 
 
 def _let_go(loader: Loader, opened: Opened, how: Rehearsing) -> Side | None:
+    """Keep the side copies or delete them; what they were."""
     paths = [copy.path for copy in loader.copies.values()]
     if not paths:
         return None
@@ -279,20 +284,24 @@ def _let_go(loader: Loader, opened: Opened, how: Rehearsing) -> Side | None:
 
 
 def _engine(opened: Opened) -> str | None:
+    """The engine's name, as far as was read."""
     engine = opened.engine
     return engine.value if engine else None
 
 
 def _version(opened: Opened) -> str | None:
+    """The version of the server that the backup is from."""
     return opened.reader.header.engine_version if opened.reader else None
 
 
 def _expected_space(opened: Opened) -> int | None:
+    """About how much room the side copy needs, in bytes; None where nobody can tell."""
     plain = opened.plain_estimate
     return None if plain is None else int(plain * ROOM_FACTOR) + (1 << 20)
 
 
 def _paths(folder: Path, opened: Opened, how: Rehearsing) -> Callable[[str | None], Path]:
+    """Gives a name to each database's side copy."""
     stem = Path(opened.name).name.split(".")[0] or "backup"
     stamp = how.now.strftime("%Y%m%d-%H%M%S") if how.now else "side"
 
@@ -307,6 +316,7 @@ def _paths(folder: Path, opened: Opened, how: Rehearsing) -> Callable[[str | Non
 
 
 def _summaries(loader: Loader) -> Iterator[TableSummary]:
+    """The tables that were loaded."""
     for copy in loader.copies.values():
         for table in copy.tables.values():
             yield TableSummary(
@@ -320,6 +330,7 @@ def _summaries(loader: Loader) -> Iterator[TableSummary]:
 
 
 def _evidence(opened: Opened, findings: list[Finding], rehearsal: Rehearsal, whole: bool) -> tuple[Rung, ...]:
+    """What was proven: loaded only if all of it was, and nothing was found."""
     found = [Rung.PRESENT]
     if opened.form is None:
         return tuple(found)

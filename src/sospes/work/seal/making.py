@@ -34,6 +34,8 @@ _TIMES = (["date"], ["timestamp"], ["timestamptz"], ["datetime"])
 
 @dataclass(slots=True)
 class _Table:
+    """What is summed up of one table."""
+
     name: Name
     columns: tuple[str, ...] = ()
     rows: int = 0
@@ -72,6 +74,7 @@ class RowSums:
                 self._current.sections.append((self._range[0], self._range[1]))
 
     def _begin(self, event: RowsBegin, opened: Opened) -> None:
+        """Rows of a table begin: its columns, and those whose totals are kept."""
         table = self._current = self.tables.setdefault(event.table, _Table(event.table))
         self._range, self._copy = [], event.notation is Notation.COPY
         engine = opened.engine
@@ -88,6 +91,7 @@ class RowSums:
                 table.totals[index] = (column, ColumnTotal(summed))
 
     def _batch(self, batch: Batch, table: _Table) -> None:
+        """Sum some rows up."""
         self._range = [self._range[0] if self._range else batch.plain_from, batch.plain_to]
         table.rows += batch.rows
         table.total = (table.total + sum_of_lines(rows_of(batch))) % MODULUS
@@ -225,6 +229,7 @@ def make_seal(paths: Sequence[Path], how: Sealing) -> tuple[Seal | None, Opened,
 
 
 def _sealed(table: _Table) -> SealedTable:
+    """A table as it stands in a seal."""
     return SealedTable(
         database=table.name.database,
         schema=table.name.schema,
@@ -270,6 +275,7 @@ def _restarts(opened: Opened, from_beginning: str) -> Restarts:
 
 
 def _head_size(source: Source, name: str) -> int:
+    """Bytes of a container's head, which has to stand before any later block."""
     if name == "xz":
         return 12
     flags = source.head(5)[4]

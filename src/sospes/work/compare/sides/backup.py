@@ -76,9 +76,11 @@ class BackupRows(BasicSide):
             elif isinstance(event, RowsBegin):
                 begin = self._begins[event.table] = event
                 if dialect_of(engine).is_own(event.table):
+                    # The engine makes them anew, in numbers of its own.
                     continue  # statistics and counters are no rows of anybody's
                 self._sum_up(event, None, engine)
                 if event.table not in entries:
+                    # A data-only backup defines no tables: what its rows name is all that is known of them.
                     columns = tuple(Column(name=name, type="") for name in event.columns or ())
                     self.tables.setdefault(event.table, RowTable(name=event.table, columns=columns))
             elif isinstance(event, LargeObjectPart):
@@ -100,6 +102,7 @@ class BackupRows(BasicSide):
         self.written_at = str(header.written_at) if header and header.written_at else None
 
     def _open(self, wants: Wants) -> Opened:
+        """Open the backup for the rows of some tables."""
         return open_backup([self.path], replace(self.opening, wants=wants, check_pages=False))
 
     def _sum_up(self, begin: RowsBegin, batch: Batch | None, engine: Engine) -> None:
@@ -122,6 +125,7 @@ class BackupRows(BasicSide):
             self.sums.found[begin.table].placed &= lines is batch
 
     def _take(self, entry: Entry, entries: dict[Name, Entry]) -> None:
+        """Take in what a definition says of a table: its columns, its key, what it refers to."""
         if entry.kind == Kind.TABLE:
             entries[entry.name] = entry
             columns = tuple(column for column in entry.columns if not column.generated)

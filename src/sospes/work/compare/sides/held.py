@@ -35,6 +35,7 @@ def is_side_copy(path: Path) -> bool:
 
 
 def _readonly(path: Path) -> sqlite3.Connection:
+    """A connection that can't change the file."""
     return sqlite3.connect(f"file:{quote(str(path.resolve()))}?mode=ro", uri=True)
 
 
@@ -64,6 +65,7 @@ class SideCopy(BasicSide):
                 self._table(connection, *row)
 
     def _table(self, connection: sqlite3.Connection, held: str, *rest: str | int | None) -> None:
+        """One table, by what the catalog of the side copy says of it."""
         database, schema, name, rows = rest
         table = Name(database, schema, str(name))  # type: ignore[arg-type]
         columns = []
@@ -137,10 +139,12 @@ class RowFile(BasicSide):
         return next(iter(self.tables))
 
     def _lines(self) -> Iterator[str]:
+        """Its lines of text."""
         opened = open_backup([self.path], self.opening)
         return lines_of(self._blocks(opened), self.name)
 
     def _blocks(self, opened: Opened) -> Iterator[bytes]:
+        """Its plain bytes; what is wrong with a container around them is kept."""
         for block in opened.stored.text.blocks():
             if isinstance(block, Block):
                 yield block.data
@@ -148,6 +152,7 @@ class RowFile(BasicSide):
                 self.findings.append(block)
 
     def _header(self) -> Sequence[str]:
+        """The names of its columns."""
         if is_parquet(self.head):
             return parquet_columns(self.path)
         if is_json_lines(self.head):
@@ -162,6 +167,7 @@ class RowFile(BasicSide):
         return [str(cell) for cell in header]
 
     def _mark(self) -> str:
+        """What separates the cells."""
         return csv_mark(self.head) or ","
 
     def parts(self, wants: Wants) -> Iterator[RowPart]:
@@ -178,6 +184,7 @@ class RowFile(BasicSide):
             yield RowPart(self.only, names, part)
 
     def _csv(self, width: int) -> Iterator[Row]:
+        """Rows of CSV, each as wide as the header."""
         records = csv_rows(self._lines(), self._mark(), self.name)
         next(records, None)
         for number, record in enumerate(records, 1):
