@@ -52,8 +52,8 @@ oldest: $(VENV)/ready
 	$(BIN)/python tools/oldest.py > build/oldest.txt
 	build/oldest/bin/python -m pip install --quiet --disable-pip-version-check -c build/oldest.txt '.[parquet]' \
 	  pytest hypothesis jsonschema
-	build/oldest/bin/python -m pytest -m "not servers" tests/test_dumps.py tests/test_verdicts.py tests/test_parquet.py \
-	  tests/test_written_files.py tests/test_compare.py tests/test_seal.py tests/test_salvage.py
+	build/oldest/bin/python -m pytest -m "not servers" tests/formats tests/rows tests/places tests/work/look \
+	  tests/work/seal tests/work/extract
 
 $(VENV)/ready: pyproject.toml
 	$(PYTHON) -m venv $(VENV)

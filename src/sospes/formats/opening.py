@@ -105,6 +105,7 @@ class Opened:
                 yield self.placed(event) if isinstance(event, Finding) else event
         except (SospesError, OSError, MemoryError):
             raise
+        # Our own error is a doubt about this backup, never its fault.
         except Exception as error:  # a defect of ours: it must cost no other backup its verdict
             yield unreadable(error).at(file=self.name, stored_from=self.bytes_read)
 
@@ -171,6 +172,7 @@ def open_backup(paths: Sequence[Path], options: Opening) -> Opened:
     head = _read_head(source.head(HEAD_SIZE), source.size)
     stored = Stored(source, PlainText(source, options.unpack_ratio, note_starts=options.note_starts), head)
     findings = [*_ending_note(source, head.containers)]
+    # A web page may hold words of SQL, and an encrypted file any bytes: such are told before any form is asked.
     unfit = impostor(head)
     form = None if unfit else next((form for form in FORMS if form.recognise(head)), None)
     if form is not None:

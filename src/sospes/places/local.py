@@ -74,6 +74,7 @@ class LocalFiles:
                 continue
             try:
                 with piece.path.open("rb", buffering=0) as file:
+                    # pread needs no position of its own: several threads read one file at once.
                     parts.append(os.pread(file.fileno(), length, start))
             except OSError as error:
                 raise _stopped(piece, error) from error

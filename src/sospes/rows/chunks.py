@@ -85,12 +85,15 @@ def _borders(data: bytes, ends: Ends) -> NDArray[np.bool_]:
     if len(data) < _WORD or not len(ends):
         return np.zeros(len(ends), dtype=bool)
     last = len(data) - _WORD
+    # One word of eight bytes for each byte of the block, without a copy: words overlap, as the stride is one byte.
     words: NDArray[np.uint64] = np.ndarray(shape=(last + 1,), dtype="<u8", buffer=data, strides=(1,))
     starts = np.concatenate((np.zeros(1, dtype=np.int64), ends[:-1]))
     lengths = ends - starts
     room = np.maximum(lengths - _WORD, 0)
     mask = _MASKS[np.minimum(lengths, _WORD)]
     mixed = np.zeros(len(ends), dtype=np.uint64)
+    # Eight bytes from the beginning, the middle and the end of a line are enough to tell lines apart by chance; a
+    # digest of each whole line would cost more than all else.
     for places, odd in zip((starts, starts + (room >> 1), starts + room), _ODD, strict=True):
         mixed ^= (words[np.minimum(places, last)] & mask) * odd
         mixed ^= mixed >> _FOLD

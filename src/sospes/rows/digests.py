@@ -124,11 +124,14 @@ def unlike(left: DigestStore, right: DigestStore) -> Unlike:
 
 
 def _bucket_unlike(left: Digested, right: Digested) -> tuple[int, *tuple[NDArray[np.uint64], ...]]:
+    """The same for the rows of one range of keys: sorted together, equal ones stand side by side."""
     rows = np.concatenate((left, right))
     if not len(rows):
         none = np.empty(0, dtype=np.uint64)
         return 0, none, none, none
     is_left = np.arange(len(rows)) < len(left)
+    # Sorted by key, then by digest: a run of equal rows says how many of them each side has, a run of equal keys
+    # whether anything of that key is left over.
     order = np.lexsort((rows["high"], rows["low"], rows["key"]))
     rows, is_left = rows[order], is_left[order]
     starts = np.flatnonzero(np.concatenate(([True], rows[1:] != rows[:-1])))
@@ -138,6 +141,7 @@ def _bucket_unlike(left: Digested, right: Digested) -> tuple[int, *tuple[NDArray
     common = np.minimum(lefts, rights)
     keys = rows["key"][starts]
     key_starts = np.flatnonzero(np.concatenate(([True], keys[1:] != keys[:-1])))
+    # Each common row takes one of either side away; what remains of a key is unlike.
     over = np.add.reduceat(sizes - 2 * common, key_starts) > 0
     has_left, has_right = np.add.reduceat(lefts, key_starts) > 0, np.add.reduceat(rights, key_starts) > 0
     keys = keys[key_starts]

@@ -98,6 +98,7 @@ def plain_from(source: Source, restarts: Restarts, begin: int, end: int) -> Iter
 
 
 def _unpacked(source: Source, restarts: Restarts, begin: int) -> Iterator[Block]:
+    """Plain blocks from the nearest place at or before `begin` where unpacking can begin."""
     if restarts.container is None:
         position = begin
         for data in source.blocks(begin):
@@ -114,6 +115,8 @@ def _unpacked(source: Source, restarts: Restarts, begin: int) -> Iterator[Block]
         unpacked = Bzip2Reader(plain).unpack(blocks)
     else:
         container = next(one for one in CONTAINERS if one.name == restarts.container)
+        # A point may be a member's beginning, which needs nothing before it, or a block in its midst, which needs the
+        # member's head.
         member = container.recognises(source.part(stored, 16))
         unpacked = continued(blocks, container, b"" if member else restarts.prefix, (stored, plain))
     for block in unpacked:
@@ -122,12 +125,14 @@ def _unpacked(source: Source, restarts: Restarts, begin: int) -> Iterator[Block]
 
 
 def _with_offsets(source: Source, start: int) -> Iterator[tuple[int, bytes]]:
+    """Stored blocks with the offset of each."""
     for data in source.blocks(start):
         yield start, data
         start += len(data)
 
 
 def _from_index(source: Source, restarts: Restarts, begin: int) -> Iterator[Block]:
+    """Plain blocks of gzip data, by the windows of 32 KiB that its index keeps for each point."""
     import indexed_gzip
 
     path = source.path

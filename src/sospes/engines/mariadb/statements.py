@@ -32,6 +32,7 @@ class MariadbStatements(StatementsInWords):
 
     def script(self, work: Work) -> Iterator[bytes]:
         """One transaction in a compound statement, which signals an error for a row that isn't there."""
+        # First of all, as the client splits the text that follows by the character set that it believes in.
         yield b"\\C utf8mb4\n"  # the client itself: it has to know letters from quotes in names, too
         yield b"SET NAMES utf8mb4;\nSET time_zone = '+00:00';\nSET sql_mode = 'STRICT_TRANS_TABLES';\nDELIMITER //\n"
         yield from (definition + b"\n//\n" for definition in work.before)

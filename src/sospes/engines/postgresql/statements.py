@@ -62,6 +62,7 @@ class PostgresqlStatements(StatementsInWords):
         yield b"BEGIN;\nSET LOCAL client_encoding = 'UTF8';\n"
         yield from (setting + b";\n" for setting in self.settings)
         yield from closed(work.before)
+        # A dollar quote around statements, whose values may hold any quotes, that of the block included.
         tag = _tag_for(work.rows)
         yield b"DO %s\nDECLARE\n  touched bigint;\n  done bigint := 0;\nBEGIN\n" % tag
         for number, statement in enumerate(work.rows, 1):

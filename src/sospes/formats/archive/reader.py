@@ -111,6 +111,7 @@ class ArchiveReader:
 
         Tables have the columns that their rows are stored with, by name only.
         """
+        # Only the data's own COPY statement has the columns; definitions are not read for a list.
         columns = {(entry.schema, entry.tag): entry.copy for entry in self.toc if entry.kind == _ROWS}
         for entry in self.toc:
             if entry.kind == "BLOB METADATA":
@@ -170,6 +171,7 @@ class ArchiveReader:
         for finding in self._store.leftover():
             whole = whole and finding.severity != "fault"
             yield finding
+        # Read straight from its files, an archive looks itself whether they are the same as at the beginning.
         if not self._stored.text.bytes_read:  # a container's own text looks at this by itself
             yield from self._stored.source.changes()
         self._finished = whole
@@ -182,6 +184,7 @@ class ArchiveReader:
         for entry in self.toc:
             if entry.kind == _ROWS:
                 continue
+            # Section 4 is the server's own for what comes after rows: indexes, constraints, triggers.
             if entry.section == 4 or entry.kind == "SEQUENCE SET" or not behind.isdisjoint(entry.depends_on):
                 behind.add(entry.identity)
                 after.append(entry)

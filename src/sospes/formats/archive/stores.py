@@ -90,6 +90,7 @@ class SingleFile:
     def members(self, wanted: Wanted) -> Iterator[Member | Finding]:
         placed = [entry for entry in self._entries.values() if entry.state is OffsetState.SET]
         every = all(wanted(entry.identity) for entry in self._entries.values())
+        # Of a few tables only their own data are read; whoever wants all walks, and so sees what no entry names.
         if placed and not every and self._stream.seekable:
             yield from self._sought([entry for entry in placed if wanted(entry.identity)])
             return
@@ -155,10 +156,12 @@ class SingleFile:
             member = self._member(kind, entry.identity)
             if wanted(entry.identity):
                 yield member
+            # The next member begins where this one ends, which only reading tells: blocks say how long they are.
             for _ in member.large or member.blocks:
                 pass  # what the reader left
             following = self._offset_after(begin)
             if following is not None and self._stream.offset != following:
+                # Data that broke off were told of already; where both ends are plausible, the contents are believed.
                 if not self._unfinished:
                     yield self._misled(entry, self._stream.offset, following)
                 self._jumped(begin)

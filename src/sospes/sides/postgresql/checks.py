@@ -111,6 +111,7 @@ def _indexes(connection: psycopg.Connection[Any]) -> Iterator[Finding]:
             with connection.transaction():
                 connection.execute("SET LOCAL enable_indexscan = off; SET LOCAL enable_indexonlyscan = off")
                 connection.execute("SET LOCAL enable_bitmapscan = off")
+                # Counted once by the table itself, with no index in the way.
                 counted[schema, table] = _number(connection, query)
         in_order = sql.SQL("SELECT count(*) FROM (SELECT FROM ONLY {} ORDER BY {} OFFSET 0) o").format(
             label, sql.SQL(order)
@@ -120,6 +121,7 @@ def _indexes(connection: psycopg.Connection[Any]) -> Iterator[Finding]:
             connection.execute("SET LOCAL enable_sort = off; SET LOCAL max_parallel_workers_per_gather = 0")
             chosen = next((one for one in (query, in_order) if _goes_by(connection, one, name)), None)
             if chosen is None:
+                # Two indexes over the same columns: the server chooses one, and can't be told to take the other.
                 continue  # another index gives the same order, and is counted
             by_index = _number(connection, chosen)
         if by_index != counted[schema, table]:

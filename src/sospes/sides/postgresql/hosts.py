@@ -294,6 +294,7 @@ class SharedHost(OnSharedServer):
             except psycopg.Error as error:
                 raise CannotCheck(f"{self._address.label}: {one_line(error)}", "nothing was restored") from error
             self.made[database] = name
+            # Held open until the restorer's own connections are there: without any, another user's tidy could drop it.
             hold.enter_context(connected(self._address, name))
             [identity] = session.execute(_IDENTITY, (name,)).fetchone() or [""]
             self._identities[name] = str(identity)

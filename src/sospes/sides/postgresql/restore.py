@@ -382,7 +382,7 @@ class PostgresqlRestore:
         return True
 
     def _failure(self, entry: Entry, error: psycopg.Error) -> Finding | None:
-        """What a failed statement says of the backup: a fault, a doubt where the cause lies elsewhere, or nothing yet."""
+        """What a failed statement says of the backup: a fault, a doubt if the cause lies elsewhere, or nothing yet."""
         called, place = _called(entry), place_of(entry)
         said = f"{called}: the server says: {one_line(error)[:300]}"
         if _is_lacking(error):

@@ -99,9 +99,11 @@ def _mount(source: str, target: str, kind: str | None, flags: int, data: str | N
 
 def _unshare(flags: int, user: int, group: int) -> None:
     """Enter new spaces, as `user` and `group` of a new user space."""
+    # The numbers outside have to be asked before: inside of the new space nobody has a number yet.
     outer = os.geteuid(), os.getegid()
     _check(_LIBC.unshare(flags), "new spaces of its own (user namespaces)")
     for name, text in (
+        # An unprivileged user may map its own number only, and its group only once groups can't be changed any more.
         ("setgroups", "deny"), ("uid_map", f"{user} {outer[0]} 1"), ("gid_map", f"{group} {outer[1]} 1"),
     ):  # fmt: skip
         try:
@@ -113,17 +115,21 @@ def _unshare(flags: int, user: int, group: int) -> None:
 def _bind(source: str, target: str, flags: int, *, whole: bool = False) -> None:
     """Show `source` at `target`, with these flags and those that it has already."""
     _mount(source, target, None, _MS_BIND | (_MS_REC if whole else 0))
+    # In a user space flags that a mount has already (nosuid of /home, say) can't be taken away: leaving one out
+    # would be refused.
     kept = sum(flag for told, flag in _KEPT_FLAGS.items() if os.statvfs(target).f_flag & told)
     _mount("none", target, None, _MS_BIND | _MS_REMOUNT | kept | flags)
 
 
 def _build_root(root: str, work: str, shown: Sequence[str]) -> None:
     """Make a root of what a server needs, and go there."""
+    # Else what is mounted here would show up outside as well.
     _mount("none", "/", None, _MS_REC | _MS_PRIVATE)
     _mount("none", root, "tmpfs", _MS_NOSUID | _MS_NODEV, "size=16m,mode=755")
     readonly = _MS_RDONLY | _MS_NOSUID | _MS_NODEV
     for name in ("usr", "bin", "sbin", "lib", "lib32", "lib64", *(path.lstrip("/") for path in shown)):
         source, target = Path("/", name), Path(root, name)
+        # Where /bin is a link to usr/bin, the same link does, and programs find themselves under either name.
         if source.is_symlink() and "/" not in name:
             target.symlink_to(source.readlink())
         elif source.is_dir() and not target.exists():
@@ -131,6 +137,7 @@ def _build_root(root: str, work: str, shown: Sequence[str]) -> None:
             _bind(str(source), str(target), readonly, whole=True)
     etc = Path(root, "etc")
     etc.mkdir(exist_ok=True)
+    # A passwd file of its own: initdb wants a user that has a name, and this one is nobody else's.
     (etc / "passwd").write_text(f"root:x:0:0::/:/bin/false\nkeeper:x:{KEEPER}:{KEEPER}::{work}:/bin/false\n")
     (etc / "group").write_text(f"root:x:0:\nkeeper:x:{KEEPER}:\n")
     (etc / "hosts").write_text("127.0.0.1 localhost\n")
@@ -154,6 +161,7 @@ def _build_root(root: str, work: str, shown: Sequence[str]) -> None:
         _mount("none", f"{root}/proc", "proc", _MS_NOSUID | _MS_NODEV | _MS_NOEXEC)
     old = Path(root, "old")
     old.mkdir()
+    # chroot could be left again by a process with rights in its user space; a root that is gone can't be come back to.
     _check(_LIBC.syscall(_pivot(), os.fsencode(root), os.fsencode(str(old))), "pivot_root")
     os.chdir("/")
     _check(_LIBC.umount2(b"/old", _MNT_DETACH), "leaving the old root")
@@ -191,6 +199,7 @@ def _become(user: int | None) -> None:
 def _drop_rights() -> None:
     """Nothing that is run from here on can gain a right."""
     for right in range(64):
+        # The kernel has fewer rights than numbers: the first that it doesn't know ends the loop.
         if _LIBC.prctl(_CAPBSET_DROP, right, 0, 0, 0) < 0:
             break
     _check(_LIBC.prctl(_NO_NEW_PRIVS, 1, 0, 0, 0), "no new privileges")
@@ -198,6 +207,7 @@ def _drop_rights() -> None:
 
 def _landlock(writable: Sequence[str]) -> bool:
     """Let files be written in some folders only; False where the kernel has no Landlock."""
+    # Asked without rules, the call tells which version the kernel has.
     version = _LIBC.syscall(_LANDLOCK_CREATE, None, ctypes.c_size_t(0), ctypes.c_uint(1))
     if version < 1:
         return False
@@ -231,6 +241,8 @@ def _filter() -> bytes:
     def answer(value: int) -> None:
         lines.append((0x06, 0, 0, value))
 
+    # A classic packet filter over the call's number, architecture and arguments (Linux, seccomp(2)): offset 4 is the
+    # architecture, 0 the number, 16 the first argument; 0x15 jumps if equal, 0x35 if not less, 0x45 if a bit is set.
     load(4)
     lines.append((0x15, 1, 0, audit))
     answer(kill)

@@ -62,6 +62,7 @@ class PrivateServer:
         self._process: subprocess.Popen[bytes] | None = None
         self._ended = threading.Event()
         self.stopped: NoRoom | None = None
+        # Before anything else: a run that is killed from here on leaves a folder that tidy knows.
         self._write_mark(None)
         root = os.geteuid() == 0
         self.user = (nobodys_number() if walled else _unprivileged(self.users)) if root else None

@@ -116,6 +116,7 @@ def _by_seal(reading: _Reading, seal: Seal) -> _Reading:
     if opened.reader is None or len(ranges) == 1:
         return replace(reading, seal=seal)
     if unchanged(seal, opened.source, ranges):
+        # The parts were proven unchanged: what is stepped over may be damaged, and no row of these tables comes of it.
         reader = opened.reader.of_parts(text_of(seal, opened.source, ranges))
         return replace(reading, seal=seal, opened=opened if reader is None else replace(opened, reader=reader))
     changed = note("seal-not-used", "the backup is not as it was sealed, so all of it is read", "verify it")

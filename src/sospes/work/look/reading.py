@@ -40,6 +40,7 @@ def read_through(
     for event in followed(opened.events(), opened, progress):
         copied = copied or (isinstance(event, RowsBegin) and event.notation is Notation.COPY)
         tally.take(event)
+        # What a watcher finds is placed here, as it goes by no reader of its own.
         for finding in watch(event):
             tally.take(opened.placed(finding))
     findings = condensed(tally.findings)

@@ -165,9 +165,11 @@ def _on_server(opened: Opened, task: _Task, kept: tuple[Steps, Tally]) -> Rehear
             engine=task.engine.family.value, engine_version=version or restore.version, kept=kept_side,
             confined=restore.host.walls,
         )  # fmt: skip
+        # The report lists tables as the backup has them.
         order = {name: place for place, name in enumerate(tally.tables)}  # workers end in any order
         arrived = sorted(restore.rows.items(), key=lambda item: order.get(item[0], len(order)))
         tables = tuple(_summary(tally, name, rows) for name, rows in arrived)
+        # Closed before it is handed over: a server drops and renames no database that somebody is connected to.
         restore.close()
         if kept_side:
             restore.host.hand_over()

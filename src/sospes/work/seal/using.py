@@ -105,6 +105,7 @@ def changed_bytes(seal: Seal, source: Source, progress: Progress | None = None) 
         position += length
     if not changed and size == seal.size_bytes:
         return []
+    # No block agrees: rather another file than one that was changed everywhere.
     if same == 0 and (len(seal.digests) > 1 or size != seal.size_bytes):
         return [_foreign(seal, source, size)]
     found = [_changed(seal, begin, end) for begin, end in changed]

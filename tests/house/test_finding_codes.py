@@ -7,7 +7,7 @@ import re
 from collections.abc import Iterator
 from pathlib import Path
 
-HERE = Path(__file__).parent
+HERE = Path(__file__).parent.parent
 SOURCE = HERE.parent / "src" / "sospes"
 _CODE = re.compile(r"[a-z]+(?:-[a-z]+)*|utf-16")
 _MAKERS = {"fault", "doubt", "note", "Finding"}

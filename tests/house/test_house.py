@@ -12,7 +12,7 @@ from sospes.engines.registry import dialect_of
 from sospes.formats.registry import FORMS, words_of
 from sospes.model.entries import Engine
 
-SOURCE = Path(__file__).parent.parent / "src" / "sospes"
+SOURCE = Path(__file__).parents[2] / "src" / "sospes"
 ROOMS_OF_NAMES = ("formats", "engines", "sides", "sql")
 """Where forms, engines and kinds of servers are known by name."""
 

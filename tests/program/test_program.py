@@ -24,7 +24,7 @@ from sospes.work.look.verify import Looking, verify
 from tests.backups import copy_table, postgresql, tides
 from tests.conftest import DUMPS, SCHEMA, VALIDATOR, sospes
 
-SOURCE = Path(__file__).parent.parent / "src" / "sospes"
+SOURCE = Path(__file__).parents[2] / "src" / "sospes"
 PROGRAM = [sys.executable, "-m", "sospes"]
 COMMON = ["--json", "--quiet", "--config", "--work-folder"]
 

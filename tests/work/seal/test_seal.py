@@ -8,7 +8,7 @@ from pathlib import Path
 import pytest
 
 from tests.conftest import DUMPS, sospes
-from tests.test_salvage import NAMES, PACKED, ROWS, SCRIPT
+from tests.work.extract.test_salvage import NAMES, PACKED, ROWS, SCRIPT
 
 
 @pytest.fixture

@@ -29,7 +29,7 @@ def _expected(backup: Backup) -> list[str]:
 
 
 def test_the_corpus_is_there_where_servers_are_required() -> None:
-    beside = Path(__file__).parents[2] / "shared" / "corpus"
+    beside = Path(__file__).parents[3] / "shared" / "corpus"
     if not beside.is_dir() or not os.environ.get("SOSPES_SERVERS_REQUIRED"):
         pytest.skip("SOSPES_CORPUS names no folder of backups to try")
     assert len(BACKUPS) > 80

@@ -1,0 +1,1 @@
+"""Engines, in words."""

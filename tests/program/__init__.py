@@ -1,0 +1,1 @@
+"""The program as a whole."""

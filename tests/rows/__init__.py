@@ -1,0 +1,1 @@
+"""The meaning of values."""

@@ -1,0 +1,1 @@
+"""Side copies, and live databases."""
