@@ -39,7 +39,7 @@ def _mariadb_literal(value: str | None) -> str:
 def _only_batch(text: bytes, tmp: Path) -> Batch:
     path = tmp / "rows.sql"
     path.write_bytes(text)
-    [part] = BackupRows(path, Opening())._standing(lambda _: True)
+    [part] = BackupRows(path, Opening()).read()._standing(lambda _: True)
     return part.batch
 
 
@@ -179,7 +179,7 @@ def test_a_dump_and_live_mariadb_give_the_same_lines(
 
         live = _live(url)
 
-        assert _lines(BackupRows(night, Opening())) == _lines(live)
+        assert _lines(BackupRows(night, Opening()).read()) == _lines(live)
         live.database.close()
         mariadb.run_sql("", "SET GLOBAL sql_mode = 'NO_BACKSLASH_ESCAPES,ANSI_QUOTES,PIPES_AS_CONCAT'")
         assert sospes("compare", night, url, "--json").code == 0
@@ -242,7 +242,7 @@ def test_a_dump_and_live_postgresql_give_the_same_lines(
         night.write_bytes(postgres.dump("quay", *options))
         live = _live(f"postgresql://postgres@/quay?host={postgres.folder}")
         try:
-            assert _lines(BackupRows(night, Opening())) == _lines(live)
+            assert _lines(BackupRows(night, Opening()).read()) == _lines(live)
         finally:
             live.database.close()
     finally:

@@ -5,12 +5,13 @@ from __future__ import annotations
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from pathlib import Path
+from typing import Self
 
 from sospes.engines.registry import dialect_of
 from sospes.formats.form import nothing
 from sospes.formats.opening import Opened, Opening, open_backup
 from sospes.model.entries import Column, ConstraintKind, Engine, Entry, Name
-from sospes.model.events import Batch, LargeObjectPart, RowsBegin
+from sospes.model.events import Batch, Header, LargeObjectPart, RowsBegin
 from sospes.model.findings import Finding, Place, fault
 from sospes.model.kinds import Kind
 from sospes.model.progress import Doing, Progress
@@ -36,15 +37,11 @@ from sospes.work.objects.defined import BackupObjects
 
 @dataclass(slots=True)
 class BackupRows(BasicSide):
-    """A backup's rows. Its definitions are read first; where there are `sums`, rows are summed up in the same pass.
-
-    progress  hears of the stored bytes that were read, of that pass
-    """
+    """A backup's rows. It is to be read once before it is asked for any; where there are `sums`, they are made then."""
 
     path: Path
     opening: Opening
     sums: CopySums | None = None
-    progress: Progress | None = None
     name: str = ""
     engine: Engine | None = None
     tables: dict[Name, RowTable] = field(default_factory=dict)
@@ -59,47 +56,61 @@ class BackupRows(BasicSide):
     _begins: dict[Name, RowsBegin] = field(default_factory=dict)
 
     def __post_init__(self) -> None:
-        """Read the definitions once; rows are passed over, unless they are summed up."""
+        """It goes by the backup's name."""
         self.name, self.backup = str(self.path), self.path
+
+    def read(self, progress: Progress | None = None) -> Self:
+        """The side, once its definitions were read; rows are passed over in that pass, unless they are summed up.
+
+        `progress` hears of the stored bytes that were read.
+        """
         opened = self._open(nothing if self.sums is None else self.sums.wants)
         entries: dict[Name, Entry] = {}
         begin: RowsBegin | None = None
         doing = Doing()
         for event in opened.events():
-            header = opened.reader.header if opened.reader else None
-            engine = dialect_of(header.engine if header else None).engine
+            engine = dialect_of(opened.engine).engine
             if isinstance(event, Finding):
                 self.findings.append(event)
             elif isinstance(event, Entry):
                 self._take(event, entries)
                 self.objects.take(event, engine)
             elif isinstance(event, RowsBegin):
-                begin = self._begins[event.table] = event
-                if dialect_of(engine).is_own(event.table):
-                    # The engine makes them anew, in numbers of its own.
-                    continue  # statistics and counters are no rows of anybody's
-                self._sum_up(event, None, engine)
-                if event.table not in entries:
-                    # A data-only backup defines no tables: what its rows name is all that is known of them.
-                    columns = tuple(Column(name=name, type="") for name in event.columns or ())
-                    self.tables.setdefault(event.table, RowTable(name=event.table, columns=columns))
+                begin = self._begun(event, engine, defined=event.table in entries)
             elif isinstance(event, LargeObjectPart):
                 self.objects.take_part(event)
             elif isinstance(event, Batch) and begin is not None:
                 self._sum_up(begin, event, engine)
             doing.take(event)
-            if self.progress is not None:
-                self.progress(opened.bytes_read, doing.what, doing.rows)
+            if progress is not None:
+                progress(opened.bytes_read, doing.what, doing.rows)
         for entry in opened.reader.implied() if opened.reader else ():
             self.objects.take(entry, dialect_of(opened.engine).engine)
         if self.sums is not None:
             self.sums.end()
-        self.one_text = opened.reader is not None and opened.reader.abilities.one_text
         self.bytes_read = opened.bytes_read
-        header = opened.reader.header if opened.reader else None
-        self.engine = header.engine if header else None
-        self.version = (header.engine_version or "") if header else ""
-        self.written_at = str(header.written_at) if header and header.written_at else None
+        if opened.reader is not None:
+            self._told(opened.reader.header)
+            self.one_text = opened.reader.abilities.one_text
+        return self
+
+    def _told(self, header: Header) -> None:
+        """What the backup says of itself, once all of it was read."""
+        self.engine = header.engine
+        self.version = header.engine_version or ""
+        self.written_at = str(header.written_at) if header.written_at else None
+
+    def _begun(self, begin: RowsBegin, engine: Engine, *, defined: bool) -> RowsBegin | None:
+        """Rows of a table begin; None where they are the engine's own, which it makes anew with other numbers."""
+        self._begins[begin.table] = begin
+        if dialect_of(engine).is_own(begin.table):
+            return None
+        self._sum_up(begin, None, engine)
+        if not defined:
+            # A data-only backup defines no tables: what its rows name is all that is known of them.
+            columns = tuple(Column(name=name, type="") for name in begin.columns or ())
+            self.tables.setdefault(begin.table, RowTable(name=begin.table, columns=columns))
+        return begin
 
     def _open(self, wants: Wants) -> Opened:
         """Open the backup for the rows of some tables."""

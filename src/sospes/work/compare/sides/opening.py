@@ -63,7 +63,7 @@ def open_side(place: Path | Address, how: Reading, stack: ExitStack) -> RowSide:
     kind = _kind(place, how.opening)
     if kind is RowFile:
         return RowFile(place, how.opening)
-    return SideCopy(place) if kind is SideCopy else BackupRows(place, how.opening, progress=how.progress)
+    return SideCopy(place) if kind is SideCopy else BackupRows(place, how.opening).read(how.progress)
 
 
 def open_sides(left: Path | Address, right: Path | Address, how: Reading, stack: ExitStack) -> tuple[RowSide, RowSide]:
@@ -75,7 +75,7 @@ def open_sides(left: Path | Address, right: Path | Address, how: Reading, stack:
     def summed(path: Path, *, with_totals: bool = False) -> BackupRows:
         """The left side's control totals are enough, as those of equal rows are equal."""
         file = stack.enter_context(nameless_file(how.opening.work_folder))
-        return BackupRows(path, how.opening, CopySums(wanted, file, with_totals=with_totals), how.progress)
+        return BackupRows(path, how.opening, CopySums(wanted, file, with_totals=with_totals)).read(how.progress)
 
     if isinstance(right, Address):
         open_live(right, how.timeout_seconds).close()  # one that can't be reached is told before the backup is read
@@ -167,7 +167,7 @@ def read_for_parent(asked: IO[bytes], answer: IO[bytes]) -> None:
     with os.fdopen(digests, "rb+") as file:
         sums = CopySums(wanted, file)
         try:
-            found: BackupRows | SospesError = BackupRows(path, opening, sums)
+            found: BackupRows | SospesError = BackupRows(path, opening, sums).read()
         except SospesError as error:
             found = error
         file.flush()
