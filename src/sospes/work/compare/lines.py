@@ -204,16 +204,28 @@ class Lined:
     sides: tuple[OddRows, OddRows] | None = None
 
 
-def lined(left: LinedSide, right: LinedSide, pairs: Sequence[Pair], folder: Path | None, stack: ExitStack) -> Lined:
+@dataclass(frozen=True, slots=True)
+class Scratch:
+    """Where digests and lines go that memory is too small for: nameless files in a folder, gone with the stack."""
+
+    folder: Path | None
+    stack: ExitStack
+
+    def file(self) -> IO[bytes]:
+        """A new file."""
+        return self.stack.enter_context(nameless_file(self.folder))
+
+
+def lined(left: LinedSide, right: LinedSide, pairs: Sequence[Pair], scratch: Scratch) -> Lined:
     """Tables whose rows are lines on both sides; of those, a live right side is read now."""
     if left.sums is None or not _same_lines(left.engine, right.engine):
         return Lined()
     ours = left.sums.found
     pairs = [pair for pair in pairs if _plain(ours.get(pair.left.name), pair)]
-    file: IO[bytes] = stack.enter_context(nameless_file(folder))
+    file = scratch.file()
     aside: Aside | None = None
     if right.sums is None:
-        aside = Aside(stack.enter_context(nameless_file(folder)))
+        aside = Aside(scratch.file())
         theirs = _live_sums(right, {pair.right.name: ours[pair.left.name] for pair in pairs}, file, aside)
     else:
         theirs = right.sums.found
@@ -231,7 +243,7 @@ def lined(left: LinedSide, right: LinedSide, pairs: Sequence[Pair], folder: Path
         if not found.pairs[pair.name].equal:
             odd.append(pair)
     if odd:
-        found.sides = _odd_sides((left, right), odd, found.pairs, (file, aside), (folder, stack))
+        found.sides = _odd_sides((left, right), odd, found.pairs, aside, scratch)
     return found
 
 
@@ -266,11 +278,15 @@ def _live_sums(right: LinedSide, lefts: Mapping[Name, CopySum], file: IO[bytes],
 
 
 def _odd_sides(
-    sides: tuple[LinedSide, LinedSide], pairs: Sequence[Pair], lined_pairs: Mapping[Name, LinedPair],
-    files: tuple[IO[bytes], Aside | None], temporary: tuple[Path | None, ExitStack],
-) -> tuple[OddRows, OddRows]:  # fmt: skip
+    sides: tuple[LinedSide, LinedSide],
+    pairs: Sequence[Pair],
+    lined_pairs: Mapping[Name, LinedPair],
+    aside: Aside | None,
+    scratch: Scratch,
+) -> tuple[OddRows, OddRows]:
     """Find the lines that only one side has."""
-    (left, right), (file, aside), (folder, stack) = sides, files, temporary
+    left, right = sides
+    file = scratch.file()
     mine: dict[Name, Keys] = {}
     theirs: dict[Name, Keys] = {}
     repeated = False
@@ -283,15 +299,15 @@ def _odd_sides(
         theirs[pair.right.name] = np.sort(np.concatenate((found.right_only, found.both)))
     columns = {pair.left.name: lined_pairs[pair.name].left.columns for pair in pairs}
     others = {pair.right.name: lined_pairs[pair.name].left.columns for pair in pairs}
-    one = OddRows(left, columns, mine, file, _set_aside(left, mine, folder, stack))
+    one = OddRows(left, columns, mine, file, _set_aside(left, mine, scratch))
     if right.sums is not None:
-        aside = _set_aside(right, theirs, folder, stack)
+        aside = _set_aside(right, theirs, scratch)
     other = OddRows(right, others, theirs, file, None if repeated and right.sums is None else aside)
     _find_lines((one, other), pairs, lined_pairs, file)
     return one, other
 
 
-def _set_aside(side: LinedSide, keys: Mapping[Name, Keys], folder: Path | None, stack: ExitStack) -> Aside | None:
+def _set_aside(side: LinedSide, keys: Mapping[Name, Keys], scratch: Scratch) -> Aside | None:
     """The odd chunks of a backup, from where they stand; None where they can't be had so."""
     sums = side.sums.found if side.sums is not None else {}
     places = [(*place, name) for name, wanted in keys.items() if name in sums for place in sums[name].places(wanted)]
@@ -304,7 +320,7 @@ def _set_aside(side: LinedSide, keys: Mapping[Name, Keys], folder: Path | None, 
     slices = side.slices([(first, last) for first, last, _ in places])
     if slices is None:
         return None
-    aside = Aside(stack.enter_context(nameless_file(folder)))
+    aside = Aside(scratch.file())
     for (_, _, name), data in zip(places, slices, strict=True):
         if not among(digest_lines([data], None)["key"], keys[name]).all():
             return None

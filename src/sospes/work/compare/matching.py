@@ -18,7 +18,7 @@ from sospes.rows.decoding import Row
 from sospes.rows.digests import DigestStore, digest_rows, unlike
 from sospes.rows.totals import Total
 from sospes.work.compare.differences import Differences, Judging, Watch
-from sospes.work.compare.lines import Lined, OddRows, lined
+from sospes.work.compare.lines import Lined, OddRows, Scratch, lined
 from sospes.work.compare.pairing import Choice, Pair, Pairing
 from sospes.work.compare.sides.opening import Reading
 from sospes.work.compare.sides.protocol import RowPart, RowSide
@@ -122,38 +122,41 @@ class Matched:
 
 def matched(left: RowSide, right: RowSide, pairing: Pairing, how: Comparing, stack: ExitStack) -> Iterator[Matched]:
     """All pairs, in order."""
-    # Lines say the same only if all of their cells are compared.
-    whole = [pair for pair in pairing.pairs if not (pair.left_extra or pair.right_extra or how.ignored)]
-    lines = Lined()
-    ours, theirs = left.as_lined(), right.as_lined()
-    if ours is not None and theirs is not None:
-        lines = lined(ours, theirs, whole, how.opening.work_folder, stack)
+    lines = _lines(left, right, pairing, how, stack)
     odd = [pair for pair in pairing.pairs if pair.name in lines.pairs and not lines.pairs[pair.name].equal]
     others = [pair for pair in pairing.pairs if pair.name not in lines.pairs]
-    sums: dict[Name, tuple[tuple[RowSide, RowSide], _Sum, _Sum]] = {}
-    both_sides: tuple[RowSide, RowSide] = (left, right)
     # Tables whose lines differ are summed up by value from their odd lines alone, all others from all of their rows.
-    for pairs, sides in ((odd, lines.sides), (others, both_sides)):
-        if pairs and sides is not None:
-            mine = _summed(sides[0], {pair.left.name: pair for pair in pairs}, stack, how)
-            its = _summed(sides[1], {pair.right.name: pair for pair in pairs}, stack, how)
-            sums |= {pair.name: (sides, mine[pair.left.name], its[pair.right.name]) for pair in pairs}
+    sums = _summed_up((left, right), others, stack, how)
+    if lines.sides is not None:
+        sums |= _summed_up(lines.sides, odd, stack, how)
     for pair in pairing.pairs:
-        known = sums.get(pair.name)
-        if pair.name in lines.pairs:
-            both = lines.pairs[pair.name]
+        found = sums.get(pair.name)
+        both = lines.pairs.get(pair.name)
+        totals: tuple[Sequence[Total], Sequence[Total]]
+        if both is not None:
             rows = both.left.rows, both.right.rows
-            one, other = ([total[pair.columns[index]] for index in pair.summed] for total in both.totals)
+            one, other = both.totals
+            names = [pair.columns[index] for index in pair.summed]
+            totals = [one[name] for name in names], [other[name] for name in names]
         else:
-            _, left_sum, right_sum = sums[pair.name]
-            rows = left_sum.digests.rows, right_sum.digests.rows
-            one, other = left_sum.totals, right_sum.totals
+            found = sums[pair.name]
+            rows = found.left.digests.rows, found.right.digests.rows
+            totals = found.left.totals, found.right.totals
         yield Matched(
-            pair=pair, how=how, rows=rows, totals=(one, other), live=right.live,
-            sides=known[0] if known else (left, right),
-            odd=lines.sides[1] if lines.sides is not None and pair.name in lines.pairs else None,
-            digests=(known[1].digests, known[2].digests) if known else None,
+            pair=pair, how=how, rows=rows, totals=totals, live=right.live,
+            sides=found.sides if found is not None else (left, right),
+            odd=lines.sides[1] if lines.sides is not None and both is not None else None,
+            digests=(found.left.digests, found.right.digests) if found is not None else None,
         )  # fmt: skip
+
+
+def _lines(left: RowSide, right: RowSide, pairing: Pairing, how: Comparing, stack: ExitStack) -> Lined:
+    """What can be compared line by line: lines say the same only if all of their cells are compared."""
+    whole = [pair for pair in pairing.pairs if not (pair.left_extra or pair.right_extra or how.ignored)]
+    ours, theirs = left.as_lined(), right.as_lined()
+    if ours is None or theirs is None:
+        return Lined()
+    return lined(ours, theirs, whole, Scratch(how.opening.work_folder, stack))
 
 
 @dataclass(slots=True)
@@ -162,6 +165,26 @@ class _Sum:
 
     digests: DigestStore
     totals: list[Total]
+
+
+@dataclass(frozen=True, slots=True)
+class _Sums:
+    """One pair of tables, summed up on both of the sides that were read for it."""
+
+    sides: tuple[RowSide, RowSide]
+    left: _Sum
+    right: _Sum
+
+
+def _summed_up(
+    sides: tuple[RowSide, RowSide], pairs: Sequence[Pair], stack: ExitStack, how: Comparing
+) -> dict[Name, _Sums]:
+    """Sum up some pairs of tables, each side read once."""
+    if not pairs:
+        return {}
+    mine = _summed(sides[0], {pair.left.name: pair for pair in pairs}, stack, how)
+    theirs = _summed(sides[1], {pair.right.name: pair for pair in pairs}, stack, how)
+    return {pair.name: _Sums(sides, mine[pair.left.name], theirs[pair.right.name]) for pair in pairs}
 
 
 def _summed(side: RowSide, by_name: dict[Name, Pair], stack: ExitStack, how: Comparing) -> dict[Name, _Sum]:
