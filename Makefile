@@ -51,8 +51,8 @@ oldest: $(VENV)/ready
 	rm -rf build/oldest && $(PYTHON) -m venv build/oldest
 	$(BIN)/python tools/oldest.py > build/oldest.txt
 	build/oldest/bin/python -m pip install --quiet --disable-pip-version-check -c build/oldest.txt '.[parquet]' \
-	  pytest hypothesis jsonschema
-	build/oldest/bin/python -m pytest -m "not servers" tests/formats tests/rows tests/places tests/work/look \
+	  pytest pytest-xdist hypothesis jsonschema
+	build/oldest/bin/python -m pytest --numprocesses auto -m "not servers" tests/formats tests/rows tests/places tests/work/look \
 	  tests/work/seal tests/work/extract
 
 $(VENV)/ready: pyproject.toml

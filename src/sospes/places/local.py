@@ -4,8 +4,8 @@ from __future__ import annotations
 
 import os
 import stat
-from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
+from collections.abc import Iterator, Mapping, Sequence
+from dataclasses import dataclass, field
 from pathlib import Path
 
 from sospes.model.errors import CannotCheck, NotFound, UsageError
@@ -97,19 +97,22 @@ class LocalFiles:
                 yield _changed(f"the file changed while it was read ({sizes})", piece)
 
 
+@dataclass(frozen=True, slots=True)
 class LocalFolder(LocalFiles):
     """A folder that is one backup: each file in it can be had by its name. Links lead elsewhere, and are none of it."""
 
+    by_name: Mapping[str, Piece] = field(default_factory=dict)
+
     def names(self) -> list[str]:
         """The names of all files in it, in order."""
-        return [piece.path.name for piece in self.pieces]
+        return list(self.by_name)
 
     def file(self, name: str, *, linked: bool = False) -> LocalFiles | None:
         """A file in it; None where there is none of that name. One that is `linked` may lie elsewhere."""
-        found = [piece for piece in self.pieces if piece.path.name == name]
-        if not found and linked and (path := Path(self.name, name)).is_file():
-            found = [_piece(path)]
-        return LocalFiles(str(found[0].path), tuple(found)) if found else None
+        found = self.by_name.get(name)
+        if found is None and linked and (path := Path(self.name, name)).is_file():
+            found = _piece(path)
+        return LocalFiles(str(found.path), (found,)) if found is not None else None
 
 
 def local_files(paths: Sequence[Path]) -> LocalFiles:
@@ -123,7 +126,8 @@ def local_files(paths: Sequence[Path]) -> LocalFiles:
 def local_folder(folder: Path) -> LocalFolder:
     """A source over all files of a folder."""
     files = [path for path in sorted(folder.iterdir()) if path.is_file() and not path.is_symlink()]
-    return LocalFolder(str(folder), tuple(_piece(path) for path in files))
+    pieces = tuple(_piece(path) for path in files)
+    return LocalFolder(str(folder), pieces, {piece.path.name: piece for piece in pieces})
 
 
 def _stopped(piece: Piece, error: OSError) -> CannotCheck:
