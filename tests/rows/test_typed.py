@@ -53,6 +53,30 @@ def test_values_of_postgresql_types(tmp_path: Path, kind: str, good: str, bad: s
 
 
 @pytest.mark.parametrize(
+    ("kind", "good", "bad"),
+    [
+        (
+            "timestamp with time zone",
+            ["2026-02-28 10:00:00+00", "2024-02-29 23:59:59.5-03:30", "0044-03-15 10:00:00+00 BC", "-infinity"],
+            ["2026-02-29 10:00:00+00", "2026-02-28 25:00:00+00", "2026-02-28 10:00:00+", "2026-02-28"],
+        ),
+        (
+            "timestamp without time zone",
+            ["2026-02-28 10:00:00", "2024-02-29 23:59:59.5"],
+            ["2026-02-28 10:00:00+00", "2026-02-30 10:00:00", "2026-02-28 10:60:00"],
+        ),
+    ],
+)
+def test_times_with_and_without_a_zone(tmp_path: Path, kind: str, good: list[str], bad: list[str]) -> None:
+    night = tmp_path / "a.sql"
+    night.write_bytes(postgresql(copy_table("public.a", [("x", kind)], [[value] for value in good])))
+    assert sospes("verify", night, "--json").codes == []
+    for value in bad:
+        night.write_bytes(postgresql(copy_table("public.a", [("x", kind)], [[value]])))
+        assert sospes("verify", night, "--json").codes == ["value-type"], value
+
+
+@pytest.mark.parametrize(
     "stamp", ["2026-02-28 10:00:00", "0044-03-15 10:00:00 BC", "294276-12-31 23:59:59.999999", "infinity"]
 )
 def test_timestamps(tmp_path: Path, stamp: str) -> None:

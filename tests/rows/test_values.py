@@ -13,6 +13,7 @@ from sospes.model.events import Batch, Held, Notation
 from sospes.model.types import Hold, Meaning
 from sospes.rows.canonical import canonical_of, decimal_text
 from sospes.rows.decoding import bytea, held_rows
+from sospes.rows.totals import Total
 from sospes.rows.writing import csv_lines, json_lines
 from sospes.sides.embedded.checks import translated
 from sospes.sides.embedded.meaning import same_key
@@ -206,3 +207,17 @@ def test_brackets_that_make_no_array_end_in_a_verdict(kind: str, tmp_path: Path)
 
     assert "error inside" not in run.err
     assert run.code == (0 if '"' in kind else run.code)
+
+
+def test_totals_of_which_values_are_taken_out_and_into_which_others_are_put() -> None:
+    whole, gone, new = Total(), Total(), Total()
+    whole.add([1, "2.5", None, "NaN", 40])
+    gone.add([40, None])
+    new.add([7, "0.25", None, None])
+    expected = Total()
+    expected.add([1, "2.5", "NaN", 7, "0.25", None, None])
+    moved = whole.moved(gone, new)
+    assert (moved.values, moved.nulls, moved.strange, moved.sum) == (
+        expected.values, expected.nulls, expected.strange, expected.sum,
+    )  # fmt: skip
+    assert moved.sum == "10.75"

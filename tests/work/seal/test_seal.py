@@ -4,9 +4,12 @@ from __future__ import annotations
 
 import json
 from pathlib import Path
+from typing import Any
 
+import lz4.frame
 import pytest
 
+from tests.backups import copy_table, mysql, postgresql
 from tests.conftest import DUMPS, sospes
 from tests.work.extract.test_salvage import NAMES, PACKED, ROWS, SCRIPT
 
@@ -139,3 +142,108 @@ def test_control_totals_are_exact(backup: Path) -> None:
     cents = sum(row % 90 * 100 + row % 100 for row in range(ROWS))
     assert totals["height"]["sum"] == f"{cents // 100}.{cents % 100:02}"
     assert Path(f"{backup}.seal").stat().st_size < 20_000
+
+
+# -- backups of several blocks, each of a MiB
+
+
+def _tables(count: int, rows: int) -> bytes:
+    columns = [("x", "integer"), ("y", "text")]
+    lines = [[str(number), f"gauge {number} " + "x" * 60] for number in range(rows)]
+    return postgresql(b"".join(copy_table(f"public.t{table:02}", columns, lines) for table in range(count)))
+
+
+@pytest.fixture
+def large(tmp_path: Path) -> Path:
+    """A sealed script of four blocks and twelve tables."""
+    path = tmp_path / "night.sql"
+    path.write_bytes(_tables(12, 4_000))
+    assert path.stat().st_size > 3 << 20
+    assert sospes("seal", path, "--quiet").code == 0
+    return path
+
+
+def test_one_block_of_several_that_changed_is_placed(large: Path) -> None:
+    """A file of which one block is another is no other file."""
+    at = (2 << 20) + 12_345
+    _changed(large, at)
+    [finding] = sospes("verify", "--quick", large, "--json").document["findings"]
+    assert finding["code"] == "block-changed"
+    assert (finding["place"]["stored_from"], finding["place"]["stored_to"]) == (2 << 20, 3 << 20)
+
+
+def test_neighbouring_blocks_are_one_stretch_and_others_are_not(large: Path) -> None:
+    for at in (10, (1 << 20) + 10, (3 << 20) + 10):
+        _changed(large, at)
+    found = sospes("verify", "--quick", large, "--json").document["findings"]
+    assert [(item["place"]["stored_from"], item["place"]["stored_to"]) for item in found] == [
+        (0, 2 << 20),
+        (3 << 20, large.stat().st_size),
+    ]
+
+
+def test_a_file_without_any_sealed_block_is_another(large: Path) -> None:
+    data = large.read_bytes()
+    large.write_bytes(bytes(byte ^ 1 for byte in data))
+    assert [item["code"] for item in sospes("verify", "--quick", large, "--json").document["findings"]] == [
+        "seal-foreign"
+    ]
+
+
+@pytest.mark.parametrize(("tables", "more"), [(9, False), (10, True)])
+def test_tables_that_are_unchanged_are_listed_up_to_eight(tmp_path: Path, tables: int, more: bool) -> None:
+    path = tmp_path / "night.sql"
+    path.write_bytes(_tables(tables, 20))
+    sospes("seal", path)
+    path.write_bytes(path.read_bytes().replace(b"gauge 7 ", b"gauge 8 ", 1))
+    [told] = [
+        item for item in sospes("verify", path, "--json").document["findings"] if item["code"] == "tables-unchanged"
+    ]
+    assert told["message"].count("public.t") == 8 and ("..." in told["message"]) is more
+
+
+def _body(seal: Path) -> dict[str, Any]:
+    found: dict[str, Any] = json.loads(seal.read_bytes().split(b"\n")[0])
+    return found
+
+
+def test_sections_are_rows_of_copy_and_whole_statements_of_inserts(tmp_path: Path) -> None:
+    path = tmp_path / "night.sql"
+    path.write_bytes(_tables(1, 20))
+    sospes("seal", path)
+    [[begin, end]] = _body(Path(f"{path}.seal"))["tables"][0]["sections"]
+    rows = path.read_bytes()[begin:end]
+    assert rows.startswith(b"0\tgauge 0 ") and rows.count(b"\n") == 20
+    path.write_bytes(mysql(b"CREATE TABLE `a` (`x` int);\nINSERT INTO `a` VALUES (1),(2);\n"))
+    sospes("seal", path, "--overwrite")
+    [[begin, end]] = _body(Path(f"{path}.seal"))["tables"][0]["sections"]
+    assert path.read_bytes()[begin:end] == b"INSERT INTO `a` VALUES (1),(2);"
+
+
+def test_wide_text_is_read_from_its_beginning(tmp_path: Path) -> None:
+    path = tmp_path / "night.sql"
+    path.write_bytes(_tables(2, 20).decode().encode("utf-16"))
+    assert sospes("seal", path).code == 0
+    restarts = _body(Path(f"{path}.seal"))["restarts"]
+    assert "wide characters" in restarts["reason"] and restarts["points"] == []
+    path.write_bytes(_tables(2, 20))
+    sospes("seal", path, "--overwrite")
+    assert _body(Path(f"{path}.seal"))["restarts"]["reason"] is None
+
+
+@pytest.mark.parametrize("sized", [True, False])
+def test_a_table_by_way_of_the_seal_from_lz4_frames_with_and_without_a_size(tmp_path: Path, sized: bool) -> None:
+    """A frame's head is longer where it says how much it holds."""
+    path = tmp_path / "night.sql.lz4"
+    path.write_bytes(lz4.frame.compress(_tables(12, 8_000), store_size=sized, block_linked=False, block_size=4))
+    assert sospes("seal", path).code == 0
+    body = _body(Path(f"{path}.seal"))
+    assert len(body["restarts"]["points"]) > 1 and len(bytes.fromhex(body["restarts"]["prefix"])) == (
+        15 if sized else 7
+    )
+    texts = []
+    for words in ([], ["--no-seal"]):
+        run = sospes("extract", path, "public.t11", "--out", tmp_path / "one.sql", "--overwrite", *words, "--json")
+        assert run.document["verdict"] == "sound" and run.document["findings"] == []
+        texts.append((tmp_path / "one.sql").read_bytes())
+    assert texts[0] == texts[1]
