@@ -69,4 +69,6 @@ def _wrong(said: str, kind: type[msgspec.Struct], where: str, advice: str) -> Us
 
 
 def _kind_of(content: object) -> str:
-    return "a list" if isinstance(content, list) else "a text" if isinstance(content, str) else "no table"
+    if isinstance(content, list):
+        return "a list"
+    return "a text" if isinstance(content, str) else "no table"

@@ -147,6 +147,13 @@ def _label(table: TableSummary) -> str:
     return f"{prefix}.{table.name}" if prefix else table.name
 
 
+def _out_of_reach(table: TableSummary) -> str:
+    """How many of its rows can't be reached, in a word."""
+    if table.rows_lost is not None:
+        return "none"
+    return "all" if table.rows is None else "some"
+
+
 @dataclass(frozen=True, slots=True)
 class _Count:
     """A column of counts, shown where any table has something to say in it."""
@@ -171,7 +178,7 @@ _COUNTS = (
     _Count(
         "out of reach",
         lambda tables: any(table.rows_lost is None and table.rows_damaged is not None for table in tables),
-        lambda table: ("all" if table.rows is None else "some") if table.rows_lost is None else "none",
+        _out_of_reach,
     ),
 )
 

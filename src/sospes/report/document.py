@@ -34,7 +34,7 @@ def document(command: str, outcomes: Sequence[Outcome[Any]], backups: Sequence[s
             "backups": list(backups),
             "findings": [finding_fields(finding) for outcome in outcomes for finding in outcome.findings],
             "evidence": evidence,
-            "result": results if len(results) > 1 else results[0] if results else {},
+            "result": results if len(results) > 1 else next(iter(results), {}),
         },
         ensure_ascii=False,
         indent=2,

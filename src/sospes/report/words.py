@@ -30,18 +30,18 @@ def plural(count: int, noun: str) -> str:
     """A count with its noun."""
     if count == 1:
         return f"1 {noun}"
-    ending = (
-        "ies" if noun.endswith("y") and noun[-2:] not in {"ay", "ey"} else "es" if noun.endswith(("x", "ch")) else "s"
-    )
-    return f"{count:,} {noun[:-1] if ending == 'ies' else noun}{ending}"
+    if noun.endswith("y") and noun[-2:] not in {"ay", "ey"}:
+        return f"{count:,} {noun[:-1]}ies"
+    return f"{count:,} {noun}{'es' if noun.endswith(('x', 'ch')) else 's'}"
+
+
+_SHOWN = {"\n": "⏎", "\t": "→"}
+"""Characters that have a sign of their own; all others that don't print are shown by their number."""
 
 
 def shown(text: str) -> str:
     """Text from a backup without anything that would steer a terminal."""
-    return "".join(
-        char if char.isprintable() else "⏎" if char == "\n" else "→" if char == "\t" else f"\\x{ord(char):02x}"
-        for char in text
-    )
+    return "".join(char if char.isprintable() else _SHOWN.get(char, f"\\x{ord(char):02x}") for char in text)
 
 
 def place_words(place: Place, file: bool = False) -> str:

@@ -61,7 +61,9 @@ def float_text(text: str) -> str:
 def boolean_text(text: str) -> str:
     """t or f."""
     lowered = text.lower()
-    return "t" if lowered in _TRUE else "f" if lowered in _FALSE else text
+    if lowered in _TRUE:
+        return "t"
+    return "f" if lowered in _FALSE else text
 
 
 def json_text(text: str) -> str:

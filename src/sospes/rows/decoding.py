@@ -342,3 +342,10 @@ def _sqlite(cell: bytes, hold: Hold, encoding: str) -> Held:
 def _unistr_said(match: re.Match[str]) -> str:
     """A character that unistr() names by its number."""
     return "\\" if match[1] else chr(int(next(group for group in match.groups()[1:] if group), 16))
+
+
+def first_cell(row: Sequence[object] | None) -> str:
+    """The first cell of what a person's own query gave, as it is shown; a query may give no row at all."""
+    if not row:
+        return "no row"
+    return "NULL" if row[0] is None else str(row[0])

@@ -215,7 +215,9 @@ def _body_aware_end(data: bytes, start: int, lexis: Lexis) -> tuple[int, int]:
             body += _body_step(data, mark.lower(), position, body, lexis.engine) if has_body else 0
         else:
             position = _skip(data, match.start(), lexis)
-    raise Unfinished("a function body" if body else "parentheses" if depth > 0 else "a statement")
+    if body:
+        raise Unfinished("a function body")
+    raise Unfinished("parentheses" if depth > 0 else "a statement")
 
 
 def _body_step(data: bytes, word: bytes, position: int, body: int, engine: Engine) -> int:

@@ -98,10 +98,9 @@ class ArchiveReader:
     def glance(self) -> Glance:
         """The contents, without definitions or data."""
         kinds = {entry.kind for entry in self.contents}
-        kind = "data-only" if "table" not in kinds else "full" if "table data" in kinds else "schema-only"
-        return Glance(
-            header=self.header, kind=kind if kinds & {"table", "table data"} else None, entries=tuple(self.listed())
-        )
+        defined, filled = "table" in kinds, "table data" in kinds
+        kind = {(True, True): "full", (True, False): "schema-only", (False, True): "data-only"}.get((defined, filled))
+        return Glance(header=self.header, kind=kind, entries=tuple(self.listed()))
 
     def of_parts(self, _blocks: Iterator[Block | Finding]) -> None:
         """An archive finds its parts by its own contents."""

@@ -296,16 +296,18 @@ class Keys:
 
         MariaDB's may be, too: whoever switches its checks off can leave such rows, and a dump loads them like that.
         """
-        lax = self._copy.engine is Engine.SQLITE
-        strict = self._copy.engine is Engine.POSTGRESQL
-        return (fault if strict else note if lax else doubt)(
+        advice = f"rows of {parent} are missing, or a key is damaged"
+        if self._copy.engine is Engine.POSTGRESQL:
+            told, advice = fault, f"{advice}: compare both with live"
+        elif self._copy.engine is Engine.SQLITE:
+            told, advice = note, "SQLite doesn't hold references unless asked to: the source may have these rows, too"
+        else:
+            told, advice = doubt, f"{advice}, or the source has such rows, too: compare both with live"
+        return told(
             "reference-broken",
             f"{name.full_label}: {'1 row points' if len(rows) == 1 else f'{len(rows):,} rows point'} to rows of "
             f"{parent} that aren't there",
-            "SQLite doesn't hold references unless asked to: the source may have these rows, too"
-            if lax
-            else f"rows of {parent} are missing, or a key is damaged"
-            + (": compare both with live" if strict else ", or the source has such rows, too: compare both with live"),
+            advice,
             _place(name),
         ).at(row_from=rows[0], row_to=rows[0] if len(rows) == 1 else None)
 

@@ -20,7 +20,7 @@ from sospes.model.errors import CannotCheck, UsageError
 from sospes.model.events import Batch, Held, Notation
 from sospes.model.objects import DatabaseObject, ObjectKey
 from sospes.model.types import Hold
-from sospes.rows.decoding import Row
+from sospes.rows.decoding import Row, first_cell
 from sospes.rows.relined import few_escaped
 from sospes.sides.mariadb.objects import objects_of
 from sospes.sides.servers.address import Address
@@ -148,7 +148,7 @@ class LiveMariadb:
                 row = cursor.fetchone()
         except pymysql.Error as error:
             raise UsageError(f"{query}: {one_line(error)}", "try the query on the server itself") from error
-        return "no row" if not row else "NULL" if row[0] is None else str(row[0])
+        return first_cell(row)
 
     def objects(self, *, every: bool) -> dict[ObjectKey, DatabaseObject]:
         """What the database has besides rows."""

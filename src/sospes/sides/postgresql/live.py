@@ -21,7 +21,7 @@ from sospes.model.errors import CannotCheck, UsageError
 from sospes.model.events import Batch
 from sospes.model.objects import DatabaseObject, ObjectKey
 from sospes.rows.copied import lines_batch
-from sospes.rows.decoding import Row, held_parts
+from sospes.rows.decoding import Row, first_cell, held_parts
 from sospes.sides.postgresql.objects import large_objects_of, objects_of
 from sospes.sides.servers.address import Address
 from sospes.sides.servers.live import LiveTable
@@ -126,7 +126,7 @@ class LivePostgresql:
             row = self._connection.execute(query.encode()).fetchone()
         except psycopg.Error as error:
             raise UsageError(f"{query}: {one_line(error)}", "try the query on the server itself") from error
-        return "no row" if not row else "NULL" if row[0] is None else str(row[0])
+        return first_cell(row)
 
     def objects(self, *, every: bool) -> dict[ObjectKey, DatabaseObject]:
         """What the database has besides rows; the bytes of large objects are read where `every` one counts."""

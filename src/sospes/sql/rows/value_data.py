@@ -195,7 +195,8 @@ def _values_lost(window: Window, run: DataRun, gap: Gap) -> Generator[Finding, N
     resume = _NEXT_STATEMENT.search(window.data, window.position)
     limit = resume.start() if resume else len(window.data)
     found = _later_row(window.data, window.position, limit, run, gap)
-    window.advance(found if found >= 0 else resume.end() if resume else len(window.data))
+    behind = resume.end() if resume else len(window.data)
+    window.advance(found if found >= 0 else behind)
     if found < 0:
         yield from run.remainder()
     if resume is None and found < 0:

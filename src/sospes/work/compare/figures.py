@@ -271,7 +271,9 @@ def check_figures(figures: Sequence[Figure], side: RowSide, written_at: datetime
             seen[part.table].take(part, by_name[part.table])
     for figure in figures:
         found = _asked(figure, side) if figure.sql is not None else _found(figure, seen[wanted[figure]], written_at)
-        state = "undecided" if found is None else "holds" if figure.bounds.holds(found) else "differs"
+        state = "undecided"
+        if found is not None:
+            state = "holds" if figure.bounds.holds(found) else "differs"
         yield CheckedFigure(figure=figure.label, expected=figure.bounds.words, found=found, state=state)
 
 

@@ -13,7 +13,7 @@ from sospes.formats.opening import Opened, Opening, open_backup
 from sospes.model.entries import Column, Engine, Name
 from sospes.model.errors import CannotCheck, NotFound, UsageError
 from sospes.model.findings import Finding
-from sospes.rows.decoding import Row
+from sospes.rows.decoding import Row, first_cell
 from sospes.rows.files import csv_mark, csv_rows, in_parts, is_json_lines, json_rows, lines_of, reordered
 from sospes.rows.parquet import is_parquet, parquet_columns, parquet_rows
 from sospes.sides.embedded.names import quoted
@@ -92,7 +92,7 @@ class SideCopy(BasicSide):
                 row = connection.execute(query).fetchone()
         except sqlite3.Error as error:
             raise UsageError(f"{query}: {error}", "try the query in the side copy itself") from error
-        return "no row" if row is None else "NULL" if row[0] is None else str(row[0])
+        return first_cell(row)
 
     def parts(self, wants: Wants) -> Iterator[RowPart]:
         """All rows of the wanted tables."""
