@@ -12,5 +12,6 @@ FORMS: tuple[Form, ...] = (DATABASE_FILE, ARCHIVE, SCRIPT)
 
 
 def words_of(name: str) -> Words:
-    """How a form is spoken of, by the name that it has in documents."""
-    return next(form.words for form in FORMS if form.name == name)
+    """How a form is spoken of, by the name that it has in documents; of one that isn't there no more is known."""
+    unknown = Words(title=name, whole="yes", cut_off="no")
+    return next((form.words for form in FORMS if form.name == name), unknown)

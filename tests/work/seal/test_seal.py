@@ -2,7 +2,10 @@
 
 from __future__ import annotations
 
+import copy
+import hashlib
 import json
+from collections.abc import Iterator
 from pathlib import Path
 from typing import Any
 
@@ -247,3 +250,39 @@ def test_a_table_by_way_of_the_seal_from_lz4_frames_with_and_without_a_size(tmp_
         assert run.document["verdict"] == "sound" and run.document["findings"] == []
         texts.append((tmp_path / "one.sql").read_bytes())
     assert texts[0] == texts[1]
+
+
+def _places(found: Any, way: tuple[str | int, ...] = ()) -> Iterator[tuple[str | int, ...]]:
+    """The ways to all values of a document."""
+    for key, value in found.items() if isinstance(found, dict) else enumerate(found):
+        yield (*way, key)
+        if isinstance(value, dict | list):
+            yield from _places(value, (*way, key))
+
+
+def _sealed_again(body: dict[str, Any]) -> bytes:
+    """A seal as anybody could write one: whole, and unsigned."""
+    line = json.dumps(body, separators=(",", ":"), ensure_ascii=False).encode()
+    return line + b"\n" + json.dumps({"digest": hashlib.sha256(line).hexdigest(), "signature": None}).encode() + b"\n"
+
+
+@pytest.mark.parametrize("odd", [None, -1, "x", [], {}, 10**30, 1.5], ids=str)
+def test_a_seal_that_somebody_made_by_hand_is_damaged_or_says_otherwise_and_no_more(
+    tmp_path: Path, odd: object
+) -> None:
+    """Each value of a small seal in turn is another: no run ends in an error of the program's own."""
+    path, seal = tmp_path / "night.sql", tmp_path / "night.sql.seal"
+    path.write_bytes(_tables(1, 5))
+    sospes("seal", path)
+    body = _body(seal)
+    for way in [*_places(body)]:
+        other = copy.deepcopy(body)
+        inner: Any = other
+        for key in way[:-1]:
+            inner = inner[key]
+        inner[way[-1]] = odd
+        seal.write_bytes(_sealed_again(other))
+        calls: list[list[str | Path]] = [["verify", "--quick", path], ["compare", path, seal]]
+        for words in calls:
+            run = sospes(*words)
+            assert run.code in {0, 1, 2, 3} and "inside Sospes" not in run.err + run.out, (way, odd, run.err)

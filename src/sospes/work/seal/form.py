@@ -133,45 +133,54 @@ def read_seal(path: Path, key: bytes | None) -> Seal:
                     "somebody else made it, it was changed, or the key is another one: trust neither it nor the backup",
                 ).at(file=str(path))
             )
-    body = json.loads(lines[0])
-    if body.get("sospes_seal") != VERSION:
-        raise CannotCheck(
-            f"{path}: is a seal of version {body.get('sospes_seal')!r}, this program knows {VERSION}",
-            "use the version of Sospes that made it, or make a new seal",
-        )
     try:
-        return _parsed(body, signed=signature is not None)
-    except (ValueError, KeyError, TypeError, AttributeError, zlib.error):
+        version = json.loads(lines[0]).get("sospes_seal")
+        if version == VERSION:
+            return _parsed(lines[0], signed=signature is not None)
+    except (ValueError, AttributeError, zlib.error):
         raise BadSeal(_damaged(path)) from None
+    raise CannotCheck(
+        f"{path}: is a seal of version {version!r}, this program knows {VERSION}",
+        "use the version of Sospes that made it, or make a new seal",
+    )
 
 
-def _parsed(body: dict[str, Any], signed: bool) -> Seal:
-    restarts = body["restarts"]
+def _parsed(line: bytes, signed: bool) -> Seal:
+    """The contents of a whole seal. Raises ValueError, or what the decoders raise, for one that can't be as it is."""
+    import msgspec
+
+    from sospes.work.seal.written import WrittenSeal
+
+    body = msgspec.json.decode(line, type=WrittenSeal)
+    restarts = body.restarts
     return Seal(
-        **{key: body[key] for key in ("version", "made_by", "made_at", "name", "size_bytes", "plain_bytes")},
-        digest=Digest(body["digest"]),
-        block_bytes=body["block_bytes"],
-        digests=tuple(bytes.fromhex(digest) for digest in body["digests"]),
-        header=body["header"],
-        tables=tuple(_parsed_table(table) for table in body["tables"]),
+        version=body.version,
+        made_by=body.made_by,
+        made_at=body.made_at.isoformat(),
+        name=body.name,
+        size_bytes=body.size_bytes,
+        plain_bytes=body.plain_bytes,
+        digest=body.digest,
+        block_bytes=body.block_bytes,
+        digests=tuple(bytes.fromhex(digest) for digest in body.digests),
+        header=msgspec.to_builtins(body.header),
+        tables=tuple(
+            SealedTable(
+                database=table.database, schema=table.schema, name=table.name, columns=table.columns, rows=table.rows,
+                row_digest=table.row_digest, sections=table.sections,
+                totals=tuple(SealedTotal(**msgspec.structs.asdict(total)) for total in table.totals),
+            )
+            for table in body.tables
+        ),
         restarts=Restarts(
-            container=restarts["container"],
-            points=tuple((stored, plain) for stored, plain in restarts["points"]),
-            prefix=bytes.fromhex(restarts["prefix"]),
-            index=zlib.decompress(base64.b64decode(restarts["index"])),
-            reason=restarts["reason"],
+            container=restarts.container,
+            points=restarts.points,
+            prefix=bytes.fromhex(restarts.prefix),
+            index=zlib.decompress(base64.b64decode(restarts.index)),
+            reason=restarts.reason,
         ),
         signed=signed,
-    )
-
-
-def _parsed_table(table: dict[str, Any]) -> SealedTable:
-    return SealedTable(
-        **{key: table[key] for key in ("database", "schema", "name", "rows", "row_digest")},
-        columns=tuple(table["columns"]),
-        totals=tuple(SealedTotal(**total) for total in table["totals"]),
-        sections=tuple((begin, end) for begin, end in table["sections"]),
-    )
+    )  # fmt: skip
 
 
 def _damaged(path: Path) -> Finding:
