@@ -138,9 +138,18 @@ def _from_index(source: Source, restarts: Restarts, begin: int) -> Iterator[Bloc
     path = source.path
     assert path is not None  # only single files get an index
     with indexed_gzip.IndexedGzipFile(str(path), index_file=None) as file:
-        file.import_index(fileobj=io.BytesIO(restarts.index))
-        file.seek(begin)
-        position = begin
-        while data := file.read(READ_SIZE):
-            yield Block(data, position, 0)
-            position += len(data)
+        try:
+            file.import_index(fileobj=io.BytesIO(restarts.index))
+            file.seek(begin)
+            position = begin
+            while data := file.read(READ_SIZE):
+                yield Block(data, position, 0)
+                position += len(data)
+        except OSError as error:
+            # The package's own errors are of this kind, too, and carry no number of the system's.
+            if error.errno is not None:
+                raise
+            raise CannotCheck(
+                f"{source.name}: the restart points of its seal lead nowhere: {error}",
+                "leave the seal away with --no-seal, and make a new one",
+            ) from None

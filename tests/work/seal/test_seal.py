@@ -2,9 +2,15 @@
 
 from __future__ import annotations
 
+import base64
+import bz2
+import contextlib
 import copy
+import gzip
 import hashlib
 import json
+import sqlite3
+import zlib
 from collections.abc import Iterator
 from pathlib import Path
 from typing import Any
@@ -286,3 +292,93 @@ def test_a_seal_that_somebody_made_by_hand_is_damaged_or_says_otherwise_and_no_m
         for words in calls:
             run = sospes(*words)
             assert run.code in {0, 1, 2, 3} and "inside Sospes" not in run.err + run.out, (way, odd, run.err)
+
+
+@pytest.mark.parametrize(
+    "restarts",
+    [
+        {"points": [[0, 0], [77, 300_000]]},
+        {"container": "x", "points": [[0, 0], [4, 0]]},
+        {"container": "gzip", "points": [[0, 0], [4, 0]]},
+    ],
+    ids=str,
+)
+@pytest.mark.parametrize("form", ["sql", "csv", "jsonl"])
+def test_a_seal_that_leads_astray_is_not_the_backups_fault(tmp_path: Path, restarts: dict[str, Any], form: str) -> None:
+    """Its stored bytes are as sealed, only the way to the rows is wrong: they are read without it, and that is told."""
+    path, seal = tmp_path / "night.sql.bz2", tmp_path / "night.sql.bz2.seal"
+    path.write_bytes(bz2.compress(_tables(3, 8_000)))
+    sospes("seal", path)
+    words: list[str | Path] = [
+        "extract",
+        path,
+        "public.t02",
+        "--as",
+        form,
+        "--out",
+        tmp_path / "one",
+        "--overwrite",
+        "--json",
+    ]
+    assert sospes(*words).document["findings"] == []
+    whole = (tmp_path / "one").read_bytes()
+    body = _body(seal)
+    body["restarts"] |= restarts
+    seal.write_bytes(_sealed_again(body))
+    run = sospes(*words)
+    assert run.code == 0 and [found["code"] for found in run.document["findings"]] == ["seal-not-used"]
+    assert (tmp_path / "one").read_bytes() == whole
+
+
+def test_into_a_side_copy_past_a_seal_that_leads_astray(tmp_path: Path) -> None:
+    path, seal = tmp_path / "night.sql.bz2", tmp_path / "night.sql.bz2.seal"
+    path.write_bytes(bz2.compress(_tables(3, 8_000)))
+    sospes("seal", path)
+    body = _body(seal)
+    body["restarts"]["points"] = [[0, 0], [77, 300_000]]
+    seal.write_bytes(_sealed_again(body))
+    run = sospes("extract", path, "public.t02", "--into", tmp_path / "one.db", "--json")
+    assert run.code == 0 and [found["code"] for found in run.document["findings"]] == ["seal-not-used"]
+    with contextlib.closing(sqlite3.connect(tmp_path / "one.db")) as copy:
+        assert copy.execute('SELECT count(*) FROM "public.t02"').fetchone() == (8_000,)
+
+
+def test_a_misspelt_table_is_told_without_reading_all(tmp_path: Path) -> None:
+    """Neither the seal nor the backup has it: the parts that the seal leads to are enough to say so."""
+    path = tmp_path / "night.sql.gz"
+    text = _tables(3, 8_000)
+    path.write_bytes(gzip.compress(text))
+    sospes("seal", path)
+    run = sospes("extract", path, "public.t023", "--out", tmp_path / "one.sql")
+    assert run.code == 2 and "no table is called 'public.t023'" in run.err and "public.t02" in run.err
+    assert not (tmp_path / "one.sql").exists()
+
+
+@pytest.mark.parametrize("index", [b"rubbish", b"GZIDX\0\0" + bytes(60)], ids=["rubbish", "empty"])
+def test_an_index_that_is_none_is_done_without(tmp_path: Path, index: bytes) -> None:
+    path, seal = tmp_path / "night.sql.gz", tmp_path / "night.sql.gz.seal"
+    path.write_bytes(gzip.compress(_tables(3, 8_000)))
+    sospes("seal", path)
+    body = _body(seal)
+    body["restarts"]["index"] = base64.b64encode(zlib.compress(index)).decode()
+    seal.write_bytes(_sealed_again(body))
+    run = sospes("extract", path, "public.t02", "--out", tmp_path / "one.sql", "--json")
+    assert run.code == 0 and [found["code"] for found in run.document["findings"]] == ["seal-not-used"]
+
+
+def test_what_is_wrong_with_a_seal_is_told_where_a_table_is_extracted(tmp_path: Path) -> None:
+    path, seal, key = tmp_path / "night.sql", tmp_path / "night.sql.seal", tmp_path / "key"
+    path.write_bytes(_tables(3, 8_000))
+    key.write_bytes(b"k" * 32)
+    key.chmod(0o600)
+    sospes("seal", path, "--key-file", key)
+    words: list[str | Path] = ["extract", path, "public.t02", "--out", tmp_path / "one.sql", "--overwrite", "--json"]
+    unchecked = sospes(*words)
+    assert unchecked.code == 0
+    assert [(found["code"], found["severity"]) for found in unchecked.document["findings"]] == [
+        ("signature-unchecked", "note")
+    ]
+    seal.write_bytes(seal.read_bytes()[:-20])
+    damaged = sospes(*words)
+    assert damaged.code == 3 and [found["code"] for found in damaged.document["findings"]] == ["seal-damaged"]
+    assert sospes(*words, "--no-seal").document["findings"] == []

@@ -14,7 +14,7 @@ from typing import TYPE_CHECKING, BinaryIO
 from sospes.formats.form import Wants
 from sospes.formats.opening import Opened, Opening, open_backup
 from sospes.model.entries import Entry, Name
-from sospes.model.errors import UsageError
+from sospes.model.errors import CannotCheck, NotFound, UsageError
 from sospes.model.events import Batch, Event, RowsBegin
 from sospes.model.findings import Finding, Place, doubt, fault, note
 from sospes.model.kinds import Kind
@@ -27,7 +27,7 @@ from sospes.work.extract.writers import ExtractedTable, Output, RowsWriter, SqlW
 from sospes.work.look.damage import BREAKS, condensed, stretches
 from sospes.work.look.reading import followed
 from sospes.work.seal.form import Seal
-from sospes.work.seal.using import SealUse, find_seal, kept_ranges, text_of, unchanged
+from sospes.work.seal.using import SealUse, find_seal, kept_ranges, name_of, text_of, unchanged
 from sospes.work.selection import Selection
 
 if TYPE_CHECKING:
@@ -84,7 +84,10 @@ def extract(paths: Sequence[Path], how: Extracting) -> Outcome[Extraction]:
     if how.out is not None:
         require_free(how.out, overwrite=how.overwrite, advice="give --overwrite, or another name after --out")
     into = _into_side_copy if how.form == "side copy" else _into_files
-    reading, findings, extraction = into(lambda wants: _begun(paths, how, wants), how)
+    try:
+        reading, findings, extraction = into(lambda wants: _begun(paths, how, wants), how)
+    except _Misled:
+        reading, findings, extraction = into(lambda wants: _begun(paths, how, wants, by_parts=False), how)
     opened = reading.opened
     if reading.salvage is not None:
         extraction = replace(extraction, missing=tuple(reading.salvage.missing))
@@ -98,43 +101,80 @@ def extract(paths: Sequence[Path], how: Extracting) -> Outcome[Extraction]:
     )
 
 
-def _begun(paths: Sequence[Path], how: Extracting, wants: Wants) -> _Reading:
-    """Open the backup for the rows of some tables; a seal's parts of it, where that helps to find them."""
+class _Misled(Exception):
+    """What a seal leads to is not the tables whole: the seal may be wrong, and the backup sound."""
+
+
+def _begun(paths: Sequence[Path], how: Extracting, wants: Wants, *, by_parts: bool = True) -> _Reading:
+    """Open the backup for the rows of some tables; by parts of it, where a seal helps to find them."""
     salvage = Salvage(surveyed(paths, how.opening), wants) if how.salvage else None
     opened = open_backup(paths, replace(how.opening, wants=wants))
     if how.seal is None or how.salvage or not how.tables or opened.source.path is None:
         return _Reading(opened, how, wants, salvage)
     seal, _, findings = find_seal(paths, how.seal)
-    if seal is None or findings or not seal.restarts.useful:
+    if findings:
+        # As verify has them, but for a fault: what is wrong with the seal may leave the tables whole.
+        weighed = (replace(one, severity=Severity.DOUBT if seal is None else Severity.NOTE) for one in findings)
+        return _Reading(replace(opened, findings=(*opened.findings, *weighed)), how, wants, salvage)
+    if seal is None or not seal.restarts.useful:
         return _Reading(opened, how, wants, salvage)
-    return _by_seal(_Reading(opened, how, wants, salvage), seal)
+    reading = _Reading(opened, how, wants, salvage, seal)
+    return _by_seal(reading, seal) if by_parts else reading.of_all("the rows that the seal leads to are not whole")
 
 
 def _by_seal(reading: _Reading, seal: Seal) -> _Reading:
     """A reading that steps over the rows of other tables, if all that it will read is as it was sealed."""
     opened, ranges = reading.opened, kept_ranges(seal, reading.wants)
     if opened.reader is None or len(ranges) == 1:
-        return replace(reading, seal=seal)
+        return reading
     if unchanged(seal, opened.source, ranges):
         # The parts were proven unchanged: what is stepped over may be damaged, and no row of these tables comes of it.
         reader = opened.reader.of_parts(text_of(seal, opened.source, ranges))
-        return replace(reading, seal=seal, opened=opened if reader is None else replace(opened, reader=reader))
-    changed = note("seal-not-used", "the backup is not as it was sealed, so all of it is read", "verify it")
-    return replace(reading, seal=seal, opened=replace(opened, findings=(*opened.findings, changed)))
+        return reading if reader is None else replace(reading, opened=replace(opened, reader=reader), by_parts=True)
+    return reading.of_all("the backup is not as it was sealed")
 
 
 @dataclass(frozen=True, slots=True)
 class _Reading:
-    """The events of a backup for an extraction, with faults weighed by whether they touch the wanted tables."""
+    """The events of a backup for an extraction, with faults weighed by whether they touch the wanted tables.
+
+    by_parts  whether it reads only the parts that the seal leads to; what goes wrong then raises _Misled
+    """
 
     opened: Opened
     how: Extracting
     wants: Wants
     salvage: Salvage | None
     seal: Seal | None = None
+    by_parts: bool = False
+
+    def of_all(self, reason: str) -> _Reading:
+        """This reading with a note on why it steps over nothing."""
+        not_used = note("seal-not-used", f"{reason}, so all of the backup is read", "verify it, and make a new seal")
+        return replace(self, opened=replace(self.opened, findings=(*self.opened.findings, not_used)))
 
     def events(self) -> Iterator[Event]:
         """All events; rows come only of wanted tables."""
+        try:
+            yield from self._events()
+        except CannotCheck:
+            if self.by_parts:
+                raise _Misled from None
+            raise
+
+    def settle(self, selection: Selection) -> None:
+        """Raises NotFound or UsageError for names of tables that no table, or more than one, answered to."""
+        if self.opened.form is None:
+            return
+        try:
+            selection.settle()
+        except NotFound:
+            # A name that the seal has no table for either is a slip of the pen, and told at once.
+            if self.by_parts and self.seal is not None and any(selection(name_of(table)) for table in self.seal.tables):
+                raise _Misled from None
+            raise
+
+    def _events(self) -> Iterator[Event]:
         ranges: list[tuple[int, int, Name]] = []
         table: Name | None = None
         events = self.opened.events() if self.salvage is None else self.salvage.events(self.opened)
@@ -148,7 +188,7 @@ class _Reading:
     def uncounted(self, rows: Mapping[Name, int]) -> Iterator[Finding]:
         """Tables of which another number of rows came than was sealed, where the seal led to them."""
         for table in self.seal.tables if self.seal is not None else ():
-            name = Name(table.database, table.schema, table.name)
+            name = name_of(table)
             if name in rows and rows[name] != table.rows:
                 yield fault(
                     "rows-missing",
@@ -161,7 +201,10 @@ class _Reading:
         """Whether nothing is to be written: a wanted table is damaged, and what is sound of it wasn't asked for."""
         if self.opened.form is None:
             return True
-        return self.salvage is None and any(finding.severity is Severity.FAULT for finding in findings)
+        faulty = any(finding.severity is Severity.FAULT for finding in findings)
+        if self.by_parts and (faulty or any(finding.code == "extract-may-lack" for finding in findings)):
+            raise _Misled
+        return self.salvage is None and faulty
 
     def _weighed(self, finding: Finding, ranges: Sequence[tuple[int, int, Name]]) -> Finding:
         """A fault elsewhere in the backup does not touch the wanted tables; one that ends the file might."""
@@ -216,8 +259,7 @@ def _into_files(begin: Begin, how: Extracting) -> tuple[_Reading, list[Finding],
             if (isinstance(event, Entry) and event.kind == Kind.TABLE) or isinstance(event, RowsBegin):
                 selection.see([event.table if isinstance(event, RowsBegin) else event.name])
             writer.take(event, opened.engine)
-        if opened.form is not None:
-            selection.settle()
+        reading.settle(selection)
         writer.close()
         findings += reading.uncounted({name: table.rows for name, table in writer.tables.items()})
         refused = reading.refused(findings)
@@ -322,8 +364,7 @@ def _into_side_copy(begin: Begin, how: Extracting) -> tuple[_Reading, list[Findi
             else:
                 findings += loader.take(event)
         findings += loader.finish()
-        if opened.form is not None:
-            selection.settle()
+        reading.settle(selection)
         held = {table.name: table.rows for copy in loader.copies.values() for table in copy.tables.values()}
         findings += reading.uncounted({} if how.new_name else held)
         tables = _finish_side_copy(loader, findings, opened)

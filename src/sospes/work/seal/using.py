@@ -170,7 +170,7 @@ def changed_tables(seal: Seal, sums: RowSums) -> Iterator[Finding]:
     """Tables whose rows are not those that were sealed, and those that are."""
     same = []
     for table in seal.tables:
-        name = Name(table.database, table.schema, table.name)
+        name = name_of(table)
         rows, digest = sums.of(name)
         if (rows, digest) == (table.rows, table.row_digest):
             same.append(name.label)
@@ -185,6 +185,11 @@ def changed_tables(seal: Seal, sums: RowSums) -> Iterator[Finding]:
     if same:
         listed = ", ".join(same[:8]) + (", ..." if len(same) > 8 else "")
         yield note("tables-unchanged", f"all rows of {len(same):,} tables are as they were sealed: {listed}")
+
+
+def name_of(table: SealedTable) -> Name:
+    """The full name of a sealed table."""
+    return Name(table.database, table.schema, table.name)
 
 
 def summaries(tables: Sequence[SealedTable]) -> tuple[TableSummary, ...]:
@@ -203,7 +208,7 @@ def kept_ranges(seal: Seal, wants: Callable[[Name], bool]) -> list[tuple[int, in
     skipped = sorted(
         section
         for table in seal.tables
-        if not wants(Name(table.database, table.schema, table.name))
+        if not wants(name_of(table))
         for section in table.sections
         if section[1] - section[0] >= WORTH_SKIPPING
     )
