@@ -231,6 +231,7 @@ def _body_step(data: bytes, word: bytes, position: int, body: int, engine: Engin
 
 def _mariadb_end(data: bytes, start: int, lexis: Lexis) -> int:
     """The end of a statement by MariaDB's client, which knows a delimiter and quotes, and no bodies."""
+    # Two dashes begin a comment only before a space: 5--3 is a sum there.
     marks = re.compile(rb"['\"`#]|--(?=\s|$)|/\*|\\[gG]|" + re.escape(lexis.delimiter))
     position = start
     while match := marks.search(data, position):
@@ -252,6 +253,7 @@ def _skip(data: bytes, start: int, lexis: Lexis) -> int:
         pattern = _STRING_ESCAPED if lexis.escapes or _is_escape_prefix(data, start, before) else _STRING_PLAIN
         return _matched(pattern, data, start + 1, "a string")
     if mark == b'"':
+        # As a string it takes backslashes; as a name, in the standard's mode and elsewhere, it doesn't.
         escaped = lexis.is_mariadb and lexis.escapes and not lexis.ansi_quotes
         return _matched(_DOUBLE_ESCAPED if escaped else _DOUBLE, data, start + 1, "a quoted name")
     if mark == b"`":

@@ -102,6 +102,7 @@ class Phrase:
             token = self.tokens[index]
             if token.kind != "mark":
                 continue
+            # Braces and brackets hold commas of their own: of array literals, and of set types.
             depth += (token.text in "([{") - (token.text in ")]}")
             if token.text == "," and depth == 0:
                 found.append((begin, index))
@@ -114,6 +115,7 @@ class Phrase:
 def qualified(parts: list[str], lexis: Lexis, database: str | None, schema: str | None) -> Name:
     """A name from its written parts, the rest from where the script stands."""
     last = parts[-1] if parts else ""
+    # A dot means a schema with PostgreSQL and a database with MariaDB, where a schema is a database.
     if lexis.engine is Engine.POSTGRESQL:
         return Name(database, parts[-2] if len(parts) > 1 else schema, last)
     if lexis.is_mariadb:

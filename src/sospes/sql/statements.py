@@ -210,6 +210,7 @@ class Classifier:
                 if kind == "grant" and phrase.word() in _KINDS[1] | {"large", "foreign", "all"}:
                     return None
                 parts = phrase.parts()
+                # The last part of a column's name is the column.
                 if marker == "column":
                     parts = parts[:-1]
                 return qualified(parts, self._lexis, self._where.database, self._where.schema)
@@ -222,6 +223,7 @@ class Classifier:
         # CREATE AGGREGATE FUNCTION is MariaDB's; with PostgreSQL, AGGREGATE is the kind itself.
         if self._lexis.is_mariadb and phrase.word(1) == "function":
             phrase.take("aggregate")
+        # The longest kind first: MATERIALIZED VIEW is no kind MATERIALIZED.
         for length in (3, 2, 1):
             kind = " ".join(filter(None, (phrase.word(ahead) for ahead in range(length))))
             if kind in _KINDS[length]:
@@ -248,6 +250,7 @@ class Classifier:
         if kind == "type" and phrase.take("as") and phrase.word() == "(":
             columns, _ = read_table_body(phrase, *phrase.group(), name)
             return self._entry(kind, name, columns=columns)
+        # These belong to no schema, whatever the search path is just now.
         if kind in {"schema", "database", "role", "tablespace", "extension", "publication", "language"}:
             name = Name(self._where.database, None, name.name)
         if kind in {"trigger", "rule", "policy"}:
@@ -275,6 +278,7 @@ class Classifier:
         phrase = self._phrase
         while True:
             if phrase.take_any(_MODIFIERS):
+                # VIRTUAL is a modifier with MariaDB's columns, and with SQLite part of the kind VIRTUAL TABLE.
                 if phrase.tokens[phrase.position - 1].text.lower() == "virtual" and phrase.word() == "table":
                     phrase.position -= 1
                     return

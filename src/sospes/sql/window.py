@@ -65,6 +65,8 @@ class Window:
                 self._after_gap = block
                 self.ended = True
             else:
+                # Nothing is left of the old text: the new block's own offset counts, which leaps where text was passed
+                # over.
                 if not parts:
                     self.base, self.position, self.data = block.plain_from, 0, b""
                 parts.append(block.data)

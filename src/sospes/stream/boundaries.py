@@ -50,6 +50,7 @@ class _Heads:
         self._kept += data[self._fed_to - offset :]
         self._fed_to = offset + len(data)
         while self._next is not None and self.end is None:
+            # What lies between two heads is not kept: a block may be of any size.
             skipped = min(max(0, self._next - self._kept_from), len(self._kept))
             self._kept = self._kept[skipped:]
             self._kept_from += skipped
@@ -89,15 +90,19 @@ class XzBlocks(_Heads):
             self.prefix, self._next = kept[:12], 12
             self.starts.append(12)
             return True
+        # Where a block's head begins with its size, 0 says that the index begins instead (section 4.1).
         if kept[0] == 0:
             self.end = self._kept_from
             return True
+        # The size of a head is stored as the number of its words of four bytes, less one (section 3.1.1).
         size = (kept[0] + 1) * 4
         if len(kept) < size:
             return False
+        # Bit 6 of the flags promises the packed size; without it only unpacking shows where the block ends.
         if not kept[1] & 0x40:
             self._next = None
             return True
+        # Seven bits a byte, the lowest first, and the high bit says that another follows (section 1.2).
         packed, shift, position = 0, 0, 2
         while position < size:
             packed |= (kept[position] & 0x7F) << shift
@@ -105,6 +110,7 @@ class XzBlocks(_Heads):
             position += 1
             if kept[position - 1] < 0x80:
                 break
+        # Zeros fill the packed data up to whole words, then comes the check, whose kind the stream's flags name.
         return self._block(size + (packed + 3) // 4 * 4 + self._CHECK_SIZES[self.prefix[7] & 0x0F])
 
 
@@ -119,6 +125,7 @@ class Lz4Blocks(_Heads):
             if len(kept) < 19:
                 return False
             flags = kept[4]
+            # Mark, flags, block size and the head's checksum are 7 bytes; the others are there if a flag says so.
             size = 7 + (8 if flags & self._SIZE else 0) + (4 if flags & self._DICTIONARY else 0)
             self.prefix = kept[:size]
             self._next = size if flags & self._INDEPENDENT else None
@@ -126,6 +133,7 @@ class Lz4Blocks(_Heads):
             return True
         if len(kept) < 4:
             return False
+        # The high bit says that the block is stored as it is, which changes nothing of its length.
         size = int.from_bytes(kept[:4], "little") & 0x7FFFFFFF
         if size == 0:
             self.end = self._kept_from

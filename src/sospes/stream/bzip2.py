@@ -35,6 +35,8 @@ def marks_in(data: bytes) -> list[Mark]:
     found = []
     for value, ends in ((_BLOCK_MARK, False), (_END_MARK, True)):
         for shift in range(8):
+            # A mark that begins in mid-byte fills five whole bytes: those are looked for, the ends are compared after
+            # it.
             wide = (value << (8 - shift)).to_bytes(7, "big")
             core = wide[1:6] if shift else wide[:6]
             at = data.find(core, 1 if shift else 0)
@@ -53,6 +55,7 @@ def block_alone(data: bytes, begin: int, end: int, level: int) -> bytes:
     bits = int.from_bytes(data[first:last], "big") >> (last * 8 - end) & ((1 << (end - begin)) - 1)
     length = end - begin
     checksum = bits >> (length - 80) & 0xFFFFFFFF
+    # An end mark and the sum make a stream of the block; the sum over one block is that block's own checksum.
     bits = bits << 80 | _END_MARK << 32 | checksum
     length += 80
     padded = (length + 7) // 8 * 8
@@ -100,6 +103,7 @@ class Bzip2Reader:
         for mark in marks_in(self._kept):
             if mark.bit < self._cursor:
                 continue
+            # The sum behind an end mark is still to come.
             if mark.ends and mark.bit + 80 > len(self._kept) * 8 and not final:
                 break
             if not self._in_stream:
@@ -132,6 +136,7 @@ class Bzip2Reader:
         if before.strip(b"\0") and not self._resumed:
             yield foreign("bzip2", before, self._kept_from + self._cursor // 8)
         self._level = int(head[3:4]) if head[:3] == b"BZh" and head[3:4].isdigit() else 9
+        # Whoever begins in mid-stream never sees the blocks before, so the sum at its end can't be held against it.
         self._in_stream, self._sum, self._broken = True, 0, self._resumed
         self._resumed = False
 
@@ -141,6 +146,7 @@ class Bzip2Reader:
         except (OSError, ValueError) as error:
             yield from self._lost(str(error).lower(), end)
             return
+        # The stream's sum: turned left by a bit before each block's checksum is put to it.
         self._sum = (self._sum << 1 & 0xFFFFFFFF | self._sum >> 31) ^ self._checksum(begin)
         self._starts.append((self._kept_from + begin // 8, self._plain))
         yield Block(plain, self._plain, self._kept_from + (end + 7) // 8, self._gap)

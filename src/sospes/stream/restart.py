@@ -46,6 +46,7 @@ class Restarts:
         """The stored bytes that the plain range is unpacked from, in a file of `size` bytes."""
         if self.container is None:
             return begin, end
+        # Unpacking begins at the last point that is not behind `begin`, and goes on to the first one behind `end`.
         first = max(0, bisect_right(self.points, begin, key=lambda point: point[1]) - 1)
         last = bisect_right(self.points, end, key=lambda point: point[1])
         stored_from = self.points[first][0] if self.points else 0

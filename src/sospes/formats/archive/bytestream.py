@@ -84,6 +84,7 @@ class SourceStream:
         self.seek(self.offset + length)
 
     def seek(self, offset: int) -> None:
+        # A short way on, as over a head, mostly stays within what was read already.
         if self._base <= offset <= self._base + len(self._data):
             self._position = offset - self._base
         else:
@@ -160,6 +161,7 @@ class BlockStream:
 
 def _exactly(stream: ByteStream, length: int) -> bytes:
     """The next `length` bytes; raises CutShort if there are fewer."""
+    # Nearly always it lies in one block, and nothing is joined.
     data = stream.some(length)
     if len(data) == length:
         return data

@@ -25,6 +25,7 @@ class Joiner:
         self._stream = stream
         self._width = width
         self._limit = limit
+        # The fast way counts on heads of a sign byte and four bytes of length.
         self._fast = rows and width == 5
         self._buffer = b""
         self._parts: list[bytes] = []
@@ -61,6 +62,7 @@ class Joiner:
         if self._fast and self._slow == 0:
             if len(self._buffer) < BLOCK_SIZE // 4:
                 self._buffer += self._stream.some(BLOCK_SIZE)
+            # What isn't recognised as rows goes the slow way for a while: looking again at each block would cost more.
             data, used = joined_rows(self._buffer)
             if used:
                 self._add(data)
@@ -70,9 +72,11 @@ class Joiner:
         self._slow = max(0, self._slow - 1)
         head = self._exactly(self._width)
         length = int.from_bytes(head[1:], "little")
+        # The writer ends a member with a length of 0; a negative one can't be, and ends it as well.
         if length == 0 or head[0]:
             return False
         begin = self._stream.offset - len(self._buffer)
+        # A damaged length must not swallow the next member, whose place the contents know.
         if self._limit is not None and begin + length > self._limit:
             raise CutShort(begin, length)
         self._add(self._exactly(length))
@@ -97,10 +101,12 @@ def joined_rows(buffer: bytes) -> tuple[bytes, int]:
     values = np.frombuffer(buffer, dtype=np.uint8)
     if len(values) < 10:
         return b"", 0
+    # The last five bytes can't hold a head and a byte of text: they wait for the next block.
     heads = np.concatenate(([0], np.flatnonzero(values[:-5] == 10) + 1))
     lengths = np.zeros(len(heads), dtype=np.int64)
     for place in range(4):
         lengths |= values[heads + 1 + place].astype(np.int64) << (8 * place)
+    # Line feeds within a text, which COPY never writes, would break the chain here and send it the slow way.
     good = (heads[:-1] + 5 + lengths[:-1] == heads[1:]) & (values[heads[:-1]] == 0) & (lengths[:-1] > 0)
     count = len(good) if good.all() else int(np.argmin(good))
     if count == 0:

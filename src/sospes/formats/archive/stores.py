@@ -66,6 +66,7 @@ class Store(Protocol):
 
 def compressed(header: ArchiveHeader) -> Container | None:
     """The container that a single file's members are packed in; its gzip has no header of its own."""
+    # Compression is a field of the whole archive; each member is a stream of its own.
     if header.compression is None:
         return None
     return ZLIB if header.compression == "gzip" else _BY_NAME[header.compression]
@@ -150,6 +151,8 @@ class SingleFile:
                 continue
             if head is None:
                 return
+            # The contents are written before the data and their offsets filled in afterwards: both are held against
+            # each other.
             kind, entry = head
             if entry.state is OffsetState.SET and entry.offset != begin:
                 yield self._pointless(entry, f"they begin at {begin:,}")
@@ -217,6 +220,7 @@ class SingleFile:
             again = read_entries(rest, self._header)
         except (BadContents, CutShort):
             return False
+        # Only offsets may differ: those are what the writer meant to fill in.
         return not rest.some(1) and [_without_offset(entry) for entry in again] == [
             _without_offset(entry) for entry in self._entries.values()
         ]
@@ -275,6 +279,7 @@ def _in_file(finding: Finding, marks: list[tuple[int, int]]) -> Finding:
     for key, offset in (("stored_from", place.stored_from), ("stored_to", place.stored_to)):
         if offset is not None and marks:
             found = bisect_right(marks, (offset, -1))
+            # Outwards to whole stored blocks: where in one a damaged byte lies can't be said.
             near = found - 1 if key == "stored_from" else min(found, len(marks) - 1)
             parts[key] = marks[near][1] if near >= 0 else 0
     return finding.at(**parts)

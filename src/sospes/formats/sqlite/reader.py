@@ -106,6 +106,7 @@ class SqliteReader:
         """The file to open: itself, or a copy where it is packed or has a log beside it."""
         path = self._source.path
         beside = [Path(f"{path}{ending}") for ending in _BESIDE if path and Path(f"{path}{ending}").exists()]
+        # An empty log or journal is what a closed database leaves, and holds nothing.
         beside = [other for other in beside if other.stat().st_size]
         findings: list[Finding] = []
         if path is None or self._text.containers or self._packed():
@@ -116,6 +117,7 @@ class SqliteReader:
             self._read_in_place = True
             return path, [*_size_findings(path), *log_missing(path)], False
         target = folder / path.name
+        # The engine would take the log in, and so write to the backup: it may do that with a copy.
         _copy(path, target)
         for other in beside:
             _copy(other, Path(f"{target}{str(other)[len(str(path)) :]}"))
@@ -161,6 +163,7 @@ class SqliteReader:
             yield from self._table(connection, entry, want)
 
     def _table(self, connection: sqlite3.Connection, entry: Entry, want: Want) -> Iterator[Event]:
+        # Computed columns are no data: another copy computes them anew.
         columns = tuple(column.name for column in entry.columns if not column.generated)
         table = entry.name
         yield RowsBegin(table=table, columns=columns, entry=entry, notation=Notation.RECORDS)
@@ -197,6 +200,7 @@ def _fetched(connection: sqlite3.Connection, query: str) -> Iterator[list[tuple[
 
 def _before_damage(connection: sqlite3.Connection, query: str, skipped: int) -> list[tuple[object, ...]]:
     """The rows behind the first `skipped` ones, up to the one that the engine can't read."""
+    # fetchmany drops what it had fetched when the engine fails; fetched singly, each row up to the damage comes.
     rows: list[tuple[object, ...]] = []
     try:
         for number, row in enumerate(connection.execute(query)):
@@ -218,6 +222,7 @@ def _batch(rows: list[tuple[object, ...]], width: int, first_row: int) -> Batch:
 def _entry(kind: str, name: str, text: str) -> Entry:
     """A definition of the schema as an entry; one that is no known statement keeps its kind and name."""
     lexis = Lexis(Engine.SQLITE)
+    # Names may hold bytes that are no text: the engine stores what it is given.
     found = Classifier(text.encode("utf-8", "surrogatepass"), lexis, Where(None, None, 0, 0)).entry()
     if found.kind in {"unknown", "hostile"}:
         return Entry(kind=Kind(kind), name=Name(None, None, name), definition=text.encode())
@@ -263,6 +268,7 @@ def _size_findings(path: Path) -> list[Finding]:
     if len(header) < 100:
         return [_cut(size, 100)]
     page = int.from_bytes(header[16:18], "big")
+    # The field has two bytes, in which 65,536 has no room: the format writes 1 for it.
     page = 65536 if page == 1 else page
     if page < 512 or page & (page - 1):
         return [_engine_fault(f"the header states a page size of {page} bytes, which there is not")]
@@ -287,6 +293,7 @@ def _cut(size: int, expected: int) -> Finding:
 def _page_findings(connection: sqlite3.Connection) -> Iterator[Finding]:
     """The engine's own check of all pages and indexes, and of references, which SQLite holds only on demand."""
     problems: list[tuple[str]] = []
+    # The quick check leaves indexes out, and with them the collations and functions that they need.
     for check in ("integrity_check", "quick_check"):
         try:
             problems = connection.execute(f"PRAGMA {check}({MOST_PROBLEMS})").fetchall()

@@ -83,6 +83,7 @@ def _copy_block(window: Window, run: DataRun, end: int) -> Generator[Event, None
     plain = without_marks(data, run.encoding)
     data = data if plain is None else plain
     if run.width < 0:  # rows without a column list, of a table without a definition
+        # Nobody says how many columns there are: the first row does, and the others have to agree with it.
         first = data[: data.find(b"\n")].rstrip(b"\r")
         run.width = first.count(b"\t") + 1 if first else 0
     split = split_copy(data, run.width, run.crlf)
