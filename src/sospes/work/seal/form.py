@@ -151,7 +151,10 @@ def _parsed(line: bytes, signed: bool) -> Seal:
 
     from sospes.work.seal.written import WrittenSeal
 
-    body = msgspec.json.decode(line, type=WrittenSeal)
+    try:
+        body = msgspec.json.decode(line, type=WrittenSeal)
+    except msgspec.MsgspecError as error:  # which became a ValueError only in later versions
+        raise ValueError(str(error)) from None
     restarts = body.restarts
     return Seal(
         version=body.version,
