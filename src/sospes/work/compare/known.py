@@ -87,9 +87,9 @@ def _row_digests(
     for event in opened.events():
         sums.take(event, opened)
     found = []
-    digests = {(name.database, name.schema, name.name): sums.of(name)[1] for name in sums.tables}
+    digests = {name: sums.of(name)[1] for name in sums.tables}
     for table in seal.tables:
-        digest = digests.get((table.database, table.schema, table.name))
+        digest = digests.get(table.full_name)
         if digest not in {None, table.row_digest} and (not how.tables or table.label in how.tables):
             found.append(
                 fault(

@@ -27,7 +27,7 @@ from sospes.work.extract.writers import ExtractedTable, Output, RowsWriter, SqlW
 from sospes.work.look.damage import BREAKS, condensed, stretches
 from sospes.work.look.reading import followed
 from sospes.work.seal.form import Seal
-from sospes.work.seal.using import SealUse, find_seal, kept_ranges, name_of, text_of, unchanged
+from sospes.work.seal.using import SealUse, find_seal, kept_ranges, text_of, unchanged
 from sospes.work.selection import Selection
 
 if TYPE_CHECKING:
@@ -170,7 +170,11 @@ class _Reading:
             selection.settle()
         except NotFound:
             # A name that the seal has no table for either is a slip of the pen, and told at once.
-            if self.by_parts and self.seal is not None and any(selection(name_of(table)) for table in self.seal.tables):
+            if (
+                self.by_parts
+                and self.seal is not None
+                and any(selection(table.full_name) for table in self.seal.tables)
+            ):
                 raise _Misled from None
             raise
 
@@ -188,7 +192,7 @@ class _Reading:
     def uncounted(self, rows: Mapping[Name, int]) -> Iterator[Finding]:
         """Tables of which another number of rows came than was sealed, where the seal led to them."""
         for table in self.seal.tables if self.seal is not None else ():
-            name = name_of(table)
+            name = table.full_name
             if name in rows and rows[name] != table.rows:
                 yield fault(
                     "rows-missing",

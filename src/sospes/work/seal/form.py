@@ -9,7 +9,7 @@ import json
 import zlib
 from dataclasses import asdict, dataclass
 from pathlib import Path
-from typing import Any
+from typing import TYPE_CHECKING, Any
 
 import xxhash
 
@@ -18,43 +18,11 @@ from sospes.model.findings import Finding, fault
 from sospes.stream.blocks import Digest, whole_digest
 from sospes.stream.restart import Restarts
 
+if TYPE_CHECKING:
+    from sospes.work.seal.written import SealedTable
+
 VERSION = 1
 ENDING = ".seal"
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class SealedTotal:
-    """A control total of a column: the sum of its numbers as exact text, or its lowest and highest value."""
-
-    column: str
-    values: int
-    nulls: int
-    sum: str | None
-    lowest: str | None
-    highest: str | None
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class SealedTable:
-    """What the seal says of a table.
-
-    row_digest  the sum, modulo 2^128, of the XXH3 digests of its rows as they stand in the backup; order is no matter
-    sections    plain ranges of its rows
-    """
-
-    database: str | None
-    schema: str | None
-    name: str
-    columns: tuple[str, ...]
-    rows: int
-    row_digest: str
-    totals: tuple[SealedTotal, ...]
-    sections: tuple[tuple[int, int], ...]
-
-    @property
-    def label(self) -> str:
-        """The name as people write it."""
-        return ".".join(part for part in (self.schema or self.database, self.name) if part)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -134,24 +102,28 @@ def read_seal(path: Path, key: bytes | None) -> Seal:
                 ).at(file=str(path))
             )
     try:
-        version = json.loads(lines[0]).get("sospes_seal")
-        if version == VERSION:
-            return _parsed(lines[0], signed=signature is not None)
-    except (ValueError, AttributeError, zlib.error):
+        return _parsed(path, lines[0], signed=signature is not None)
+    except (ValueError, zlib.error):
         raise BadSeal(_damaged(path)) from None
-    raise CannotCheck(
-        f"{path}: is a seal of version {version!r}, this program knows {VERSION}",
-        "use the version of Sospes that made it, or make a new seal",
-    )
 
 
-def _parsed(line: bytes, signed: bool) -> Seal:
-    """The contents of a whole seal. Raises ValueError, or what the decoders raise, for one that can't be as it is."""
+def _parsed(path: Path, line: bytes, *, signed: bool) -> Seal:
+    """The contents of a whole seal.
+
+    Raises CannotCheck for one of another version; ValueError, or what the decoders raise, for one that can't be as it
+    is.
+    """
     import msgspec
 
-    from sospes.work.seal.written import WrittenSeal
+    from sospes.work.seal.written import WrittenSeal, WrittenVersion
 
     try:
+        version = msgspec.json.decode(line, type=WrittenVersion).sospes_seal
+        if version != VERSION:
+            raise CannotCheck(
+                f"{path}: is a seal of version {version!r}, this program knows {VERSION}",
+                "use the version of Sospes that made it, or make a new seal",
+            )
         body = msgspec.json.decode(line, type=WrittenSeal)
     except msgspec.MsgspecError as error:  # which became a ValueError only in later versions
         raise ValueError(str(error)) from None
@@ -167,14 +139,7 @@ def _parsed(line: bytes, signed: bool) -> Seal:
         block_bytes=body.block_bytes,
         digests=tuple(bytes.fromhex(digest) for digest in body.digests),
         header=msgspec.to_builtins(body.header),
-        tables=tuple(
-            SealedTable(
-                database=table.database, schema=table.schema, name=table.name, columns=table.columns, rows=table.rows,
-                row_digest=table.row_digest, sections=table.sections,
-                totals=tuple(SealedTotal(**msgspec.structs.asdict(total)) for total in table.totals),
-            )
-            for table in body.tables
-        ),
+        tables=body.tables,
         restarts=Restarts(
             container=restarts.container,
             points=restarts.points,
@@ -183,7 +148,7 @@ def _parsed(line: bytes, signed: bool) -> Seal:
             reason=restarts.reason,
         ),
         signed=signed,
-    )  # fmt: skip
+    )
 
 
 def _damaged(path: Path) -> Finding:

@@ -27,7 +27,8 @@ from sospes.rows.typed.sums import ColumnTotal
 from sospes.stream.blocks import BLOCK_SIZE, Digest, block_digests
 from sospes.stream.restart import Restarts, gzip_restarts, thinned
 from sospes.work.compare.figures import draft_of
-from sospes.work.seal.form import ENDING, HEADS, VERSION, Seal, SealedTable, SealedTotal, head_digests, seal_text
+from sospes.work.seal.form import ENDING, HEADS, VERSION, Seal, head_digests, seal_text
+from sospes.work.seal.written import SealedTable, SealedTotal
 
 _TIMES = (["date"], ["timestamp"], ["timestamptz"], ["datetime"])
 

@@ -17,10 +17,11 @@ from sospes.places.source import Source
 from sospes.stream.blocks import block_digests, hasher
 from sospes.stream.containers import Block
 from sospes.stream.restart import plain_from
-from sospes.work.seal.form import ENDING, HEADS, BadSeal, Seal, SealedTable, head_digests, read_seal
+from sospes.work.seal.form import ENDING, HEADS, BadSeal, Seal, head_digests, read_seal
 
 if TYPE_CHECKING:
     from sospes.work.seal.making import RowSums
+    from sospes.work.seal.written import SealedTable
 
 WORTH_SKIPPING = 1 << 18
 """Plain bytes of rows that it pays to step over."""
@@ -170,7 +171,7 @@ def changed_tables(seal: Seal, sums: RowSums) -> Iterator[Finding]:
     """Tables whose rows are not those that were sealed, and those that are."""
     same = []
     for table in seal.tables:
-        name = name_of(table)
+        name = table.full_name
         rows, digest = sums.of(name)
         if (rows, digest) == (table.rows, table.row_digest):
             same.append(name.label)
@@ -185,11 +186,6 @@ def changed_tables(seal: Seal, sums: RowSums) -> Iterator[Finding]:
     if same:
         listed = ", ".join(same[:8]) + (", ..." if len(same) > 8 else "")
         yield note("tables-unchanged", f"all rows of {len(same):,} tables are as they were sealed: {listed}")
-
-
-def name_of(table: SealedTable) -> Name:
-    """The full name of a sealed table."""
-    return Name(table.database, table.schema, table.name)
 
 
 def summaries(tables: Sequence[SealedTable]) -> tuple[TableSummary, ...]:
@@ -208,7 +204,7 @@ def kept_ranges(seal: Seal, wants: Callable[[Name], bool]) -> list[tuple[int, in
     skipped = sorted(
         section
         for table in seal.tables
-        if not wants(name_of(table))
+        if not wants(table.full_name)
         for section in table.sections
         if section[1] - section[0] >= WORTH_SKIPPING
     )

@@ -5,16 +5,23 @@ A seal may have been made by anybody: what its digest says is only that it is wh
 
 from __future__ import annotations
 
+from dataclasses import dataclass
 from datetime import datetime
-from typing import Annotated
+from typing import Annotated, Any
 
 import msgspec
 
-from sospes.model.entries import Engine
+from sospes.model.entries import Engine, Name
 from sospes.stream.blocks import Digest
 
 _Count = Annotated[int, msgspec.Meta(ge=0, le=(1 << 63) - 1)]
 _Range = tuple[_Count, _Count]
+
+
+class WrittenVersion(msgspec.Struct, frozen=True):
+    """What a seal of any version begins with."""
+
+    sospes_seal: Any = None
 
 
 class _Header(msgspec.Struct, frozen=True):
@@ -30,8 +37,9 @@ class _Header(msgspec.Struct, frozen=True):
     heads: dict[str, str]
 
 
-class WrittenTotal(msgspec.Struct, frozen=True):
-    """A control total of a column."""
+@dataclass(frozen=True, slots=True, kw_only=True)
+class SealedTotal:
+    """A control total of a column: the sum of its numbers as exact text, or its lowest and highest value."""
 
     column: str
     values: _Count
@@ -41,8 +49,13 @@ class WrittenTotal(msgspec.Struct, frozen=True):
     highest: str | None
 
 
-class WrittenTable(msgspec.Struct, frozen=True):
-    """One table."""
+@dataclass(frozen=True, slots=True, kw_only=True)
+class SealedTable:
+    """What the seal says of a table.
+
+    row_digest  the sum, modulo 2^128, of the XXH3 digests of its rows as they stand in the backup; order is no matter
+    sections    plain ranges of its rows
+    """
 
     database: str | None
     schema: str | None
@@ -50,8 +63,18 @@ class WrittenTable(msgspec.Struct, frozen=True):
     columns: tuple[str, ...]
     rows: _Count
     row_digest: str
-    totals: tuple[WrittenTotal, ...]
+    totals: tuple[SealedTotal, ...]
     sections: tuple[_Range, ...]
+
+    @property
+    def label(self) -> str:
+        """The name as people write it."""
+        return ".".join(part for part in (self.schema or self.database, self.name) if part)
+
+    @property
+    def full_name(self) -> Name:
+        """The name with all that is known of it."""
+        return Name(self.database, self.schema, self.name)
 
 
 class WrittenRestarts(msgspec.Struct, frozen=True):
@@ -77,5 +100,5 @@ class WrittenSeal(msgspec.Struct, frozen=True):
     block_bytes: Annotated[int, msgspec.Meta(ge=1, le=1 << 40)]
     digests: tuple[str, ...]
     header: _Header
-    tables: tuple[WrittenTable, ...]
+    tables: tuple[SealedTable, ...]
     restarts: WrittenRestarts
