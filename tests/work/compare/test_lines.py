@@ -139,7 +139,7 @@ def _lines(side: BackupRows | LiveRows) -> dict[str, list[bytes]]:
 
 
 def _live(url: str) -> LiveRows:
-    return LiveRows(open_live(read_address(url, {}), 60), "live", database_name="quay")
+    return LiveRows(open_live(read_address(url, {}), 60), name="live", database_name="quay")
 
 
 _MARIADB_TABLES = r"""

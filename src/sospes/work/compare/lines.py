@@ -19,13 +19,12 @@ from numpy.typing import NDArray
 from sospes.engines.registry import dialect_of
 from sospes.model.entries import Engine, Name
 from sospes.model.errors import CannotCheck
-from sospes.model.findings import Finding
 from sospes.places.writing import nameless_file
 from sospes.rows.copied import CopySum, CopySums, Totals, lines_batch, totals_of
 from sospes.rows.digests import DigestStore, digest_lines, unlike
 from sospes.rows.totals import Total
 from sospes.work.compare.pairing import Pair
-from sospes.work.compare.sides.protocol import BasicSide, LinedPart, LinedSide, RowPart, RowTable, Wants
+from sospes.work.compare.sides.protocol import BasicSide, LinedPart, LinedSide, RowPart, Wants
 
 Keys = NDArray[np.uint64]
 MOST_ASIDE = 256 << 20
@@ -79,12 +78,6 @@ class OddRows(BasicSide):
     aside: Aside | None = None
     lines: dict[Name, Keys] | None = None
     kept: list[LinedPart] | None = None
-    name: str = ""
-    engine: Engine | None = None
-    tables: dict[Name, RowTable] = field(default_factory=dict)
-    findings: list[Finding] = field(default_factory=list)
-    database_name: str | None = None
-    written_at: str | None = None
 
     def __post_init__(self) -> None:
         """It goes by the side's name."""

@@ -42,14 +42,7 @@ class BackupRows(BasicSide):
     path: Path
     opening: Opening
     sums: CopySums | None = None
-    name: str = ""
-    engine: Engine | None = None
-    tables: dict[Name, RowTable] = field(default_factory=dict)
-    findings: list[Finding] = field(default_factory=list)
     bytes_read: int = 0
-    database_name: str | None = None
-    written_at: str | None = None
-    backup: Path | None = None
     version: str = ""
     one_text: bool = False
     objects: BackupObjects = field(default_factory=BackupObjects)

@@ -12,7 +12,6 @@ from urllib.parse import quote
 from sospes.formats.opening import Opened, Opening, open_backup
 from sospes.model.entries import Column, Engine, Name
 from sospes.model.errors import CannotCheck, NotFound, UsageError
-from sospes.model.findings import Finding
 from sospes.rows.decoding import Row, first_cell
 from sospes.rows.files import csv_mark, csv_rows, in_parts, is_json_lines, json_rows, lines_of, reordered
 from sospes.rows.parquet import is_parquet, parquet_columns, parquet_rows
@@ -44,13 +43,7 @@ class SideCopy(BasicSide):
     """Rows of a kept embedded side copy, with the types that its catalog has."""
 
     path: Path
-    name: str = ""
-    engine: Engine | None = None
-    tables: dict[Name, RowTable] = field(default_factory=dict)
-    findings: list[Finding] = field(default_factory=list)
     bytes_read: int = 0
-    database_name: str | None = None
-    written_at: str | None = None
     _held: dict[Name, tuple[str, tuple[str, ...], int]] = field(default_factory=dict)
 
     def __post_init__(self) -> None:
@@ -113,17 +106,11 @@ class SideCopy(BasicSide):
 class RowFile(BasicSide):
     """Rows of a CSV, JSON-lines or Parquet file: one table without types, whatever it is called on the other side."""
 
+    typed = False
     path: Path
     opening: Opening
     head: bytes = b""
-    name: str = ""
-    engine: Engine | None = None
-    tables: dict[Name, RowTable] = field(default_factory=dict)
-    findings: list[Finding] = field(default_factory=list)
     bytes_read: int = 0
-    typed: bool = False
-    database_name: str | None = None
-    written_at: str | None = None
 
     def __post_init__(self) -> None:
         """Read the names of the columns: the header, the keys of the first object, or the file's own schema."""

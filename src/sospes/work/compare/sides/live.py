@@ -8,9 +8,8 @@ from dataclasses import dataclass, field, replace
 from typing import TypeVar
 
 from sospes.engines.registry import dialect_of
-from sospes.model.entries import Engine, Name
+from sospes.model.entries import Name
 from sospes.model.events import Batch
-from sospes.model.findings import Finding
 from sospes.rows.copied import CopySums
 from sospes.rows.decoding import held_rows
 from sospes.sides.servers.live import LiveDatabase, LiveTable
@@ -32,16 +31,10 @@ Part = TypeVar("Part")
 class LiveRows(BasicSide):
     """Rows of a database in use, in one snapshot."""
 
+    live = True
     database: LiveDatabase
-    name: str
-    database_name: str | None
     gentle: bool = False
-    engine: Engine | None = None
-    tables: dict[Name, RowTable] = field(default_factory=dict)
-    findings: list[Finding] = field(default_factory=list)
     bytes_read: int = 0
-    live: bool = True
-    written_at: str | None = None
     sums: CopySums | None = None
     _live: dict[Name, LiveTable] = field(default_factory=dict)
 

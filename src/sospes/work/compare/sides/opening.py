@@ -59,7 +59,7 @@ def open_side(place: Path | Address, how: Reading, stack: ExitStack) -> RowSide:
     if isinstance(place, Address):
         live = open_live(place, how.timeout_seconds)
         stack.callback(live.close)
-        return LiveRows(live, place.label, database_name=place.database, gentle=how.gentle)
+        return LiveRows(live, name=place.label, database_name=place.database, gentle=how.gentle)
     kind = _kind(place, how.opening)
     if kind is RowFile:
         return RowFile(place, how.opening)

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import re
 from collections.abc import Callable, Iterator, Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from pathlib import Path
 from typing import Protocol
 
@@ -107,12 +107,18 @@ class RowSide(Protocol):
         ...
 
 
+@dataclass(slots=True, kw_only=True)
 class BasicSide:
-    """What most sides don't know."""
+    """What all sides have, as RowSide describes it; most of them know no more than their rows."""
 
-    __slots__ = ()
     typed = True
     live = False
+    name: str = ""
+    engine: Engine | None = None
+    tables: dict[Name, RowTable] = field(default_factory=dict)
+    findings: list[Finding] = field(default_factory=list)
+    database_name: str | None = None
+    written_at: str | None = None
     backup: Path | None = None
 
     def as_lined(self) -> LinedSide | None:
