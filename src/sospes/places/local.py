@@ -48,18 +48,21 @@ class LocalFiles:
 
     def blocks(self, start: int = 0) -> Iterator[bytes]:
         """All bytes from `start`, in blocks of about 1 MiB. Raises CannotCheck where reading stops."""
-        for piece in self.pieces:
-            if start >= piece.size:
-                start -= piece.size
-                continue
+        for piece, begin in self._from(start):
             try:
                 with piece.path.open("rb", buffering=0) as file:
-                    file.seek(start)
+                    file.seek(begin)
                     while block := file.read(READ_SIZE):
                         yield block
             except OSError as error:
                 raise _stopped(piece, error) from error
-            start = 0
+
+    def _from(self, start: int) -> Iterator[tuple[Piece, int]]:
+        """The pieces that hold the bytes from `start` on, each with the offset in it where they begin."""
+        for piece in self.pieces:
+            if start < piece.size:
+                yield piece, start
+            start = max(0, start - piece.size)
 
     def head(self, length: int) -> bytes:
         """The first `length` bytes, fewer where there are no more."""
@@ -68,20 +71,16 @@ class LocalFiles:
     def part(self, start: int, length: int) -> bytes:
         """The bytes from offset `start`, fewer than `length` only at the end; by any thread."""
         parts = []
-        for piece in self.pieces:
-            if start >= piece.size:
-                start -= piece.size
-                continue
+        for piece, begin in self._from(start):
             try:
                 with piece.path.open("rb", buffering=0) as file:
                     # pread needs no position of its own: several threads read one file at once.
-                    parts.append(os.pread(file.fileno(), length, start))
+                    parts.append(os.pread(file.fileno(), length, begin))
             except OSError as error:
                 raise _stopped(piece, error) from error
             length -= len(parts[-1])
             if length <= 0:
                 break
-            start = 0
         return b"".join(parts)
 
     def changes(self) -> Iterator[Finding]:
