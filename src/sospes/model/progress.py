@@ -17,6 +17,10 @@ class Progress(Protocol):
         ...
 
 
+_LONG = frozenset({Kind.INDEX, Kind.CONSTRAINT, Kind.REFRESH, Kind.MATERIALIZED_VIEW})
+"""Definitions that go over all rows of a table."""
+
+
 class Doing:
     """What a stream of events is about: a table and its rows so far, or a definition that may take long."""
 
@@ -30,10 +34,5 @@ class Doing:
             self.what, self.rows = event.table.label, 0
         elif isinstance(event, Batch):
             self.rows += event.rows
-        elif isinstance(event, Entry) and event.kind in {
-            Kind.INDEX,
-            Kind.CONSTRAINT,
-            Kind.REFRESH,
-            Kind.MATERIALIZED_VIEW,
-        }:
+        elif isinstance(event, Entry) and event.kind in _LONG:
             self.what, self.rows = f"{event.kind} {event.name.label}", 0

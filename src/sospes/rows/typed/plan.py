@@ -44,6 +44,13 @@ _SIMPLE = {
 }  # fmt: skip
 
 
+_TYPES = frozenset({Kind.TYPE, Kind.DOMAIN, Kind.TABLE, Kind.VIEW, Kind.MATERIALIZED_VIEW, Kind.FOREIGN_TABLE})
+"""What gives its name to a type; each table has a type of its rows."""
+
+LEARNT = _TYPES | {Kind.EXTENSION}
+"""The kinds of definitions that are looked at."""
+
+
 @dataclass(frozen=True, slots=True)
 class Planned:
     """The check of a column; without one `reason` says why, and `unknown` that no such type is known."""
@@ -68,14 +75,7 @@ class Definitions:
         """Learn of one definition."""
         if entry.kind == Kind.EXTENSION:
             self.extensions = True
-        if entry.kind not in {
-            Kind.TYPE,
-            Kind.DOMAIN,
-            Kind.TABLE,
-            Kind.VIEW,
-            Kind.MATERIALIZED_VIEW,
-            Kind.FOREIGN_TABLE,
-        }:
+        if entry.kind not in _TYPES:
             return
         text = entry.definition.decode(self.encoding, "replace")
         key = _key(entry.name)

@@ -15,7 +15,7 @@ from sospes.model.kinds import Kind
 from sospes.model.outcome import Unchecked, ValueSummary
 from sospes.places.own import work_folder
 from sospes.rows.typed.check import BadValue, bad_values
-from sospes.rows.typed.plan import Definitions, Planned
+from sospes.rows.typed.plan import LEARNT, Definitions, Planned
 from sospes.sides.embedded.keys import Keys
 from sospes.sql.characters import first_broken
 from sospes.work.restore.loading import Loader
@@ -87,15 +87,7 @@ class ValueChecks:
 
     def _entry(self, entry: Entry) -> None:
         """Learn of a definition; types may be defined behind the tables that use them."""
-        if entry.kind in {
-            Kind.TYPE,
-            Kind.DOMAIN,
-            Kind.EXTENSION,
-            Kind.TABLE,
-            Kind.VIEW,
-            Kind.MATERIALIZED_VIEW,
-            Kind.FOREIGN_TABLE,
-        }:
+        if entry.kind in LEARNT:
             self._early.append(entry)
         if entry.kind == Kind.TABLE:
             self._entries[entry.name] = entry
