@@ -16,7 +16,7 @@ def _never(_name: Name) -> bool:
     return False
 
 
-def _always(_text: str) -> str:
+def _nothing_said(_text: str) -> str:
     return ""
 
 
@@ -71,7 +71,7 @@ class Dialect:
     joined: Callable[[DatabaseObject, DatabaseObject, Entry], DatabaseObject] = _later
     least_version: Callable[[str], tuple[int, ...]] = _no_version
     is_own: Callable[[Name], bool] = _never
-    unwritable: Callable[[str], str] = _always
+    unwritable: Callable[[str], str] = _nothing_said
     has_server: bool = True
     has_schemas: bool = False
     typed: bool = True

@@ -8,7 +8,7 @@ from collections.abc import Iterator
 from sospes.model.entries import Constraint, ConstraintKind, Entry, Name
 from sospes.model.kinds import Kind
 from sospes.model.objects import DatabaseObject, ObjectKey, plain, settled_type
-from sospes.sql.quoting import back_quoted
+from sospes.sql.quoting import back_quoted, dotted
 
 _DEFINED = frozenset({Kind.VIEW, Kind.TRIGGER, Kind.EVENT, Kind.FUNCTION, Kind.PROCEDURE, Kind.SEQUENCE, Kind.INDEX})
 _BODIES = frozenset({Kind.FUNCTION, Kind.PROCEDURE, Kind.TRIGGER, Kind.EVENT})
@@ -92,7 +92,7 @@ def _unescaped(text: str) -> str:
 
 def dropping(key: ObjectKey) -> str:
     """The statement that takes an object away."""
-    name, table = (".".join(back_quoted(part) for part in (key.schema, last) if part) for last in (key.name, key.about))
+    name, table = (dotted(back_quoted, key.schema, last) for last in (key.name, key.about))
     if key.kind == "constraint":
         return f"ALTER TABLE {table} DROP CONSTRAINT {back_quoted(key.name)}"
     if key.kind == "index":

@@ -8,7 +8,7 @@ from collections.abc import Iterator
 from sospes.model.entries import Constraint, Entry
 from sospes.model.kinds import Kind
 from sospes.model.objects import DatabaseObject, ObjectKey, plain, settled_name, settled_type
-from sospes.sql.quoting import double_quoted, literal
+from sospes.sql.quoting import dotted, double_quoted, literal
 
 _PRESENT = frozenset(
     {Kind.SCHEMA, Kind.EXTENSION, Kind.DOMAIN, Kind.SEQUENCE, Kind.POLICY, Kind.EVENT_TRIGGER, Kind.FOREIGN_TABLE}
@@ -68,7 +68,7 @@ def _constraint(constraint: Constraint, entry: Entry) -> Iterator[tuple[ObjectKe
     about = entry.about or entry.name
     statement = entry.definition
     if entry.kind == Kind.TABLE:
-        label = ".".join(double_quoted(part) for part in (about.schema, about.name) if part)
+        label = dotted(double_quoted, about.schema, about.name)
         statement = f"ALTER TABLE {label} ADD {constraint.text.rstrip('; ')}".encode()
     text = _NAMED.sub("", constraint.text, count=1)
     key = ObjectKey("constraint", about.schema or "", constraint.name, about.name)
@@ -171,9 +171,7 @@ def _grant(text: str, made: tuple[bytes, ...]) -> Iterator[tuple[ObjectKey, Data
 
 def dropping(key: ObjectKey) -> str:
     """The statement that takes an object away."""
-    name, table = (
-        ".".join(double_quoted(part) for part in (key.schema, last) if part) for last in (key.name, key.about)
-    )
+    name, table = (dotted(double_quoted, key.schema, last) for last in (key.name, key.about))
     if key.kind in _ROUTINES:
         return _ALL_OF_A_NAME.format(name=literal(key.name), schema=literal(key.schema))
     if key.kind == "constraint":

@@ -17,7 +17,7 @@ from sospes.model.kinds import Kind
 from sospes.sql.judging.agreement import KNOWN, Announced, disagreement, in_heading, one_bit_apart, rows_disagreement
 from sospes.sql.judging.judge import hostile
 from sospes.sql.lexis import Lexis
-from sospes.sql.quoting import double_quoted
+from sospes.sql.quoting import dotted, double_quoted
 from sospes.sql.reading import SqlText
 from sospes.sql.rows.copy_data import read_copy
 from sospes.sql.rows.heads import DataHead, copy_head
@@ -198,7 +198,7 @@ class ArchiveReader:
             if words is None or not entry.owner or not entry.definition:
                 continue
             name = Name(None, entry.schema, entry.tag)
-            label = ".".join(double_quoted(part) for part in (entry.schema, entry.tag) if part)
+            label = dotted(double_quoted, entry.schema, entry.tag)
             statement = f"ALTER {words} {label} OWNER TO {double_quoted(entry.owner)};"
             encoding = self._sql.settings.codec
             definition = statement.encode(encoding, "replace")

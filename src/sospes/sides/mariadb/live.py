@@ -27,7 +27,7 @@ from sospes.sides.servers.address import Address
 from sospes.sides.servers.live import LiveTable
 from sospes.sides.servers.marks import MARK_TABLE
 from sospes.sides.servers.telling import could_not_go_on
-from sospes.sql.quoting import back_quoted
+from sospes.sql.quoting import back_quoted, dotted
 
 ROWS_AT_ONCE = 5000
 _COLUMNS = """
@@ -117,7 +117,7 @@ class LiveMariadb:
     @contextmanager
     def _read(self, table: LiveTable, what: str) -> Iterator[SSCursor]:
         """A cursor over all rows of a table, left as it should be once it is read or given up."""
-        label = ".".join(back_quoted(part) for part in (table.name.database, table.name.name) if part is not None)
+        label = dotted(back_quoted, table.name.database, table.name.name)
         try:
             with self._connection.cursor(SSCursor) as cursor:
                 cursor.execute(f"SELECT {what} FROM {label}")
