@@ -58,7 +58,8 @@ def run(args: argparse.Namespace) -> int:
     """Extract tables from one backup."""
     from sospes.report.extract import tell_extract
     from sospes.report.printer import Printer
-    from sospes.work.extract.extract import Extracting, extract
+    from sospes.work.extract.extract import extract
+    from sospes.work.extract.reading import Extracting
 
     begin = time.perf_counter()
     _check(args)
