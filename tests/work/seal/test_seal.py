@@ -382,3 +382,10 @@ def test_what_is_wrong_with_a_seal_is_told_where_a_table_is_extracted(tmp_path: 
     damaged = sospes(*words)
     assert damaged.code == 3 and [found["code"] for found in damaged.document["findings"]] == ["seal-damaged"]
     assert sospes(*words, "--no-seal").document["findings"] == []
+
+
+def test_a_seal_to_compare_with_that_is_not_there_is_wrong_usage(tmp_path: Path) -> None:
+    path = tmp_path / "night.sql"
+    path.write_bytes(_tables(1, 5))
+    run = sospes("compare", path, tmp_path / "night.sql.seal")
+    assert run.code == 2 and "night.sql.seal: no such seal" in run.err

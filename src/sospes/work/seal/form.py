@@ -13,7 +13,7 @@ from typing import TYPE_CHECKING, Any
 
 import xxhash
 
-from sospes.model.errors import CannotCheck
+from sospes.model.errors import CannotCheck, NotFound
 from sospes.model.findings import Finding, fault
 from sospes.stream.blocks import Digest, whole_digest
 from sospes.stream.restart import Restarts
@@ -79,7 +79,7 @@ class BadSeal(Exception):
 
 
 def read_seal(path: Path, key: bytes | None) -> Seal:
-    """Read a seal and check its own digest and signature. Raises BadSeal."""
+    """Read a seal and check its own digest and signature. Raises BadSeal, and NotFound where there is none."""
     try:
         lines = path.read_bytes().split(b"\n")
         closing = json.loads(lines[1])
@@ -87,8 +87,10 @@ def read_seal(path: Path, key: bytes | None) -> Seal:
         signature = closing["signature"]
     except (ValueError, IndexError, KeyError, TypeError):
         raise BadSeal(_damaged(path)) from None
+    except FileNotFoundError as error:
+        raise NotFound(f"{path}: no such seal", "check the path, or make one: sospes seal BACKUP") from error
     except OSError as error:
-        raise CannotCheck(f"{path}: can't be read: {error.strerror}", "check the path after --seal") from error
+        raise CannotCheck(f"{path}: can't be read: {error.strerror}", "check the path and the rights to it") from error
     if not whole:
         raise BadSeal(_damaged(path))
     if key is not None:
