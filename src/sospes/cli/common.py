@@ -115,6 +115,13 @@ def write_missing(path: Path | None, missing: Sequence[Missing] | None) -> Path 
     return path
 
 
+def add_confirm(parser: argparse.ArgumentParser) -> None:
+    """The gesture of all commands that write to a live database."""
+    parser.add_argument(
+        "--confirm", metavar="NAME", help="the name of the live database that is to be changed, given once more"
+    )
+
+
 def add_key(parser: argparse.ArgumentParser) -> None:
     """The option for the key of a signed seal."""
     parser.add_argument(

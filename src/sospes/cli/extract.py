@@ -3,12 +3,22 @@
 from __future__ import annotations
 
 import argparse
+import os
 import sys
 import time
+from collections.abc import Sequence
 from pathlib import Path
+from typing import TYPE_CHECKING
 
 from sospes.cli import common
 from sospes.model.errors import UsageError
+
+if TYPE_CHECKING:
+    from sospes.model.outcome import Outcome
+    from sospes.sides.servers.address import Address
+    from sospes.work.extract.extract import Extraction
+    from sospes.work.extract.reading import Extracting
+    from sospes.work.putback.putback import PutBack
 
 EXAMPLE = "sospes extract night.sql.gz rescue.call_out --out call_out.sql"
 
@@ -36,9 +46,40 @@ def configure(parser: argparse.ArgumentParser) -> None:
         help="SQL script, CSV, JSON lines, or Parquet with the backup's types (default: %(default)s)",
     )
     parser.add_argument(
-        "--into", type=Path, metavar="FILE", help="load the tables into a new embedded side copy instead"
+        "--into",
+        metavar="WHERE",
+        help="put the tables there instead: a new embedded side copy, by its file; or a database on a server, by its "
+        "URL or @profile, where tables that are gone come back whole",
     )
-    parser.add_argument("--new-name", metavar="NAME", help="with --into: what the table is called there")
+    parser.add_argument(
+        "--new-name", metavar="NAME", help="with --into: what the table is called there, beside one that is there"
+    )
+    common.add_confirm(parser)
+    parser.add_argument(
+        "--dry-run",
+        action="store_true",
+        help="with --into a database: only write the script that would be run, to --out FILE or standard output",
+    )
+    parser.add_argument(
+        "--with-dependants",
+        action="store_true",
+        help="with --into a database: also bring back views and routines that speak of the tables and are gone",
+    )
+    parser.add_argument(
+        "--trust-backup",
+        action="store_true",
+        help="with --into a database: let routines of the backup run there while rows go in",
+    )
+    parser.add_argument(
+        "--workers",
+        type=common.at_least_one,
+        default=min(4, os.cpu_count() or 1),
+        metavar="N",
+        help="with --into a database: connections, or helpers for indexes, at work at once (default here: %(default)s)",
+    )
+    parser.add_argument(
+        "--gentle", action="store_true", help="with --into a database: pause between blocks of rows, half of the time"
+    )
     parser.add_argument(
         "--with-drop", action="store_true", help="also write the backup's DROP statements for these tables"
     )
@@ -56,21 +97,21 @@ def configure(parser: argparse.ArgumentParser) -> None:
 
 def run(args: argparse.Namespace) -> int:
     """Extract tables from one backup."""
-    from sospes.report.extract import tell_extract
-    from sospes.report.printer import Printer
     from sospes.work.extract.extract import extract
     from sospes.work.extract.reading import Extracting
 
     begin = time.perf_counter()
-    _check(args)
+    into = common.place(args, args.into) if args.into else None
+    in_file = into if isinstance(into, Path) else None
+    _check(args, in_file)
     paths = [args.backup, *args.pieces]
     with common.progress(args, "extracting", paths) as progress:
         how = Extracting(
             opening=common.opening(args),
             tables=args.tables,
-            form="side copy" if args.into else args.form,
-            out=args.into or args.out,
-            stream=None if args.into or args.out else sys.stdout.buffer,
+            form="side copy" if in_file else args.form,
+            out=in_file or args.out,
+            stream=None if args.out or (args.into and not args.dry_run) else sys.stdout.buffer,
             overwrite=args.overwrite,
             csv_safe=args.csv_safe,
             with_drop=args.with_drop,
@@ -79,26 +120,72 @@ def run(args: argparse.Namespace) -> int:
             seal=common.seal_use(args),
             progress=progress,
         )
-        outcome = extract(paths, how)
-    beside = how.out.with_name(how.out.name + ".missing.jsonl") if how.out else None
+        outcome: Outcome[Extraction] | Outcome[PutBack]
+        outcome = extract(paths, how) if into is None or in_file else _put_back(args, paths, how, into)
+    return _told(args, outcome, how.out, begin)
+
+
+def _put_back(
+    args: argparse.Namespace, paths: Sequence[Path], how: Extracting, into: Path | Address
+) -> Outcome[PutBack]:
+    """Put the tables into a database on a server."""
+    from sospes.sides.servers.landing import Pace
+    from sospes.work.putback.choosing import Wanting
+    from sospes.work.putback.putback import PuttingBack, put_back
+
+    assert not isinstance(into, Path)  # files were seen to before
+    wanting = Wanting(new_name=args.new_name, with_dependants=args.with_dependants, trusted=args.trust_backup)
+    putting = PuttingBack(
+        extracting=how,
+        address=into,
+        wanting=wanting,
+        pace=Pace(workers=args.workers, gentle=args.gentle),
+        confirmed=args.confirm,
+        script=args.out,
+        dry_run=args.dry_run,
+        progress=how.progress,
+    )
+    return put_back(paths, putting)
+
+
+def _told(
+    args: argparse.Namespace, outcome: Outcome[Extraction] | Outcome[PutBack], out: Path | None, begin: float
+) -> int:
+    """Report, and list what is missing of a damaged table."""
+    from sospes.report.extract import tell_extract, tell_put_back
+    from sospes.report.printer import Printer
+    from sospes.work.putback.putback import PutBack
+
+    beside = out.with_name(out.name + ".missing.jsonl") if out else None
     listed = common.write_missing(args.missing or beside, outcome.result.missing)
     if not args.json:
-        stream = sys.stdout if how.out else sys.stderr
-        tell_extract(Printer(stream, args.quiet), outcome, listed)
+        report = Printer(sys.stdout if out or (args.into and not args.dry_run) else sys.stderr, args.quiet)
+        if isinstance(outcome.result, PutBack):
+            tell_put_back(report, outcome, listed)
+        else:
+            tell_extract(report, outcome, listed)
     return common.finish(args, [outcome], begin)
 
 
-def _check(args: argparse.Namespace) -> None:
+def _check(args: argparse.Namespace, in_file: Path | None) -> None:
     """Options that don't go together."""
+    live = args.into is not None and in_file is None
     if bool(args.tables) == args.all:
         raise UsageError("name tables, or give --all", "for example: " + EXAMPLE)
-    if args.into and (args.out or args.form != "sql"):
-        raise UsageError("--into goes without --out and --as", "leave them away, or leave --into away")
+    if args.form != "sql" and args.into:
+        raise UsageError("--into goes without --as", "leave it away, or leave --into away")
+    if args.into and args.out and not args.dry_run:
+        raise UsageError("--into goes without --out", "leave it away; with --dry-run it says where the script goes")
+    if not live and (given := [name for name in _FOR_LIVE if getattr(args, name.strip("-").replace("-", "_"))]):
+        raise UsageError(f"{given[0]} is for tables that go into a database", "give --into URL or --into @profile")
     if args.missing and not args.salvage:
         raise UsageError("--missing goes with --salvage", "give both, or neither")
     if args.new_name and (not args.into or len(args.tables) != 1):
-        raise UsageError("--new-name is for one table that goes --into a side copy", "give one TABLE and --into FILE")
-    if args.json and not (args.out or args.into):
+        raise UsageError("--new-name is for one table that goes --into a place", "give one TABLE and --into WHERE")
+    if args.json and not (args.out or (args.into and not args.dry_run)):
         raise UsageError("--json prints on standard output, so the rows can't go there", "add --out FILE")
     if args.form != "sql" and len(args.tables) != 1:
         raise UsageError(f"{args.form} takes one table a file", "run it once for each table, or use --as sql")
+
+
+_FOR_LIVE = ("--confirm", "--dry-run", "--with-dependants", "--trust-backup", "--gentle")

@@ -7,6 +7,7 @@ from dataclasses import dataclass, field
 
 from sospes.engines.leave import Leave
 from sospes.engines.statements import Statements
+from sospes.engines.way_back import WayBack
 from sospes.model.entries import Engine, Entry, Name
 from sospes.model.objects import DatabaseObject, ObjectKey
 from sospes.model.types import Hold, Meaning
@@ -43,6 +44,7 @@ class Dialect:
     joined         what two definitions of one name make together; the later one takes the earlier one's place
     dropping       the statement that takes an object away
     statements     how rows are brought back
+    way_back       how tables that are gone are brought back; None where there is no server to bring them to
     least_version  what a server's version must be at least, by the version that a backup is from
     is_own         whether the engine keeps a table for itself, which no backup defines
     unwritable     why its own client can't be given a name in a script; empty where it can
@@ -68,6 +70,7 @@ class Dialect:
     objects_of: Callable[[Entry], Iterator[tuple[ObjectKey, DatabaseObject]]]
     dropping: Callable[[ObjectKey], str]
     statements: Statements
+    way_back: WayBack | None = None
     joined: Callable[[DatabaseObject, DatabaseObject, Entry], DatabaseObject] = _later
     least_version: Callable[[str], tuple[int, ...]] = _no_version
     is_own: Callable[[Name], bool] = _never

@@ -42,6 +42,10 @@ class Statements(Protocol):
         """Set values of a row that is as it was seen."""
         ...
 
+    def values(self, row: Sequence[Held]) -> bytes:
+        """The values of a row as literals between parentheses."""
+        ...
+
     def script(self, work: Work) -> Iterator[bytes]:
         """All statements as one guarded transaction, with the counts at the end."""
         ...
@@ -79,6 +83,10 @@ class StatementsInWords:
         if isinstance(value, int):
             return b"%d" % value
         return self._bytes(value) if isinstance(value, bytes) else self._text(value)
+
+    def values(self, row: Sequence[Held]) -> bytes:
+        """The values of a row as literals between parentheses."""
+        return b"(" + b", ".join(map(self._value, row)) + b")"
 
     def _same(self, name: str, column: Column, value: Held) -> bytes:
         """The condition that a column still has a value, NULL included."""

@@ -11,6 +11,7 @@ from sospes.report.printer import Printer
 from sospes.report.words import count_severities, duration, plural, size
 from sospes.work.extract.extract import Extraction
 from sospes.work.extract.salvage import Missing
+from sospes.work.putback.putback import PutBack
 
 MOST_MISSING = 20
 
@@ -32,6 +33,46 @@ def tell_extract(printer: Printer, outcome: Outcome[Extraction], listed: Path | 
     printer.line(f"  {size(found.bytes)} of {found.form}{where}{beside}, in {duration(outcome.seconds)}")
 
     tell_missing(printer, found.missing, listed)
+
+
+def tell_put_back(printer: Printer, outcome: Outcome[PutBack], listed: Path | None = None) -> None:
+    """What came back into a live database: the verdict, what is wrong, then each table with its counts."""
+    found = outcome.result
+    word = "" if found.applied or not found.tables else "written"
+    printer.verdict(outcome.verdict, outcome.name, _put_back_summary(outcome), word)
+    printer.findings(outcome.findings)
+    if printer.quiet or not found.tables:
+        return
+    if found.counts:
+        rows = [
+            [
+                ".".join(part for part in (table.schema, table.name) if part),
+                "not there" if table.before is None else f"{table.before:,}",
+                "not there" if table.after is None else f"{table.after:,}",
+                "" if table.expected is None else f"{table.expected:,}",
+            ]
+            for table in found.counts
+        ]
+        printer.table(["table", "rows before", "rows now", "in the backup"], rows, (1, 2, 3))
+    kinds: dict[str, int] = {}
+    for item in found.made:
+        kinds[item.kind] = kinds.get(item.kind, 0) + 1
+    made = ", ".join(f"{count:,} {kind}" for kind, count in sorted(kinds.items()))
+    printer.line(f"  {'brought back' if found.applied else 'would bring back'}: {made}")
+    if found.script:
+        printer.line(f"  next: read {found.script}, then feed it to the server's client; or run this without --dry-run")
+    if found.applied:
+        printer.line(f"  in {found.out}, in {duration(outcome.seconds)}; to see every value: sospes compare")
+    tell_missing(printer, found.missing, listed)
+
+
+def _put_back_summary(outcome: Outcome[PutBack]) -> str:
+    found = outcome.result
+    if not found.tables:
+        return "nothing was changed: the table is damaged"
+    rows = sum(table.rows for table in found.tables)
+    said = f"{plural(len(found.tables), 'table')}, {plural(rows, 'row')}"
+    return f"{said} brought back" if found.applied else f"{said} to be brought back"
 
 
 def tell_missing(printer: Printer, missing: Sequence[Missing] | None, listed: Path | None) -> None:

@@ -35,6 +35,8 @@ def _state(item: Left) -> str:
         return "its run has ended" if item.signed else "another user's: left alone"
     if not item.signed:
         return "its name or mark is like ours, but this user's Sospes didn't make it: left alone"
+    if item.kind == "table":
+        return "on its way into a live database when its run ended; nothing reads it"
     if item.kind == "account":
         return "its databases are gone"
     if item.kind in {"database", "role"} and not item.made_at:

@@ -259,7 +259,7 @@ def _generated(phrase: Phrase, column: Column) -> Column:
         return replace(column, identity=True)
     if phrase.take("row"):  # when a version of the row began and ended, which no restore brings back
         phrase.position += 1
-        return replace(column, generated=True)
+        return replace(column, generated=True, not_null=True)
     phrase.group()
     return replace(column, generated=True)
 

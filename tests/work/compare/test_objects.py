@@ -270,3 +270,36 @@ def test_an_extract_has_no_references_to_tables_that_it_lacks(postgres: Postgres
         assert _objects(document) == {("constraint", "call_out_station_id_fkey", "only-left")}
     finally:
         postgres.run_sql("postgres", "DROP DATABASE loosened")
+
+
+WORDED_OTHERWISE = """
+CREATE TABLE kept (id int, t text COMPRESSED, rs timestamp(6) GENERATED ALWAYS AS ROW START,
+  re timestamp(6) GENERATED ALWAYS AS ROW END, PERIOD FOR SYSTEM_TIME (rs, re)) WITH SYSTEM VERSIONING;
+CREATE TABLE shift (id int, s date, e date, PERIOD FOR app (s, e));
+DELIMITER ;;
+CREATE FUNCTION told(a int) RETURNS varchar(60) DETERMINISTIC
+begin
+  -- a comment that clients take out; it's gone
+  return concat('a', '
+b', /* and this */ a);
+end;;
+DELIMITER ;
+"""
+
+
+@pytest.mark.servers
+def test_what_clients_and_servers_word_otherwise_is_no_other_object(mariadb: MariadbServer, tmp_path: Path) -> None:
+    mariadb.run_sql("", "CREATE DATABASE worded; CREATE DATABASE worded_again")
+    try:
+        mariadb.run_sql("worded", WORDED_OTHERWISE)
+        night = tmp_path / "night.sql"
+        night.write_bytes(mariadb.dump("--routines", "worded"))
+        mariadb.run_sql("worded_again", night.read_bytes())
+        for database in ("worded", "worded_again"):
+            address = f"mariadb://root@localhost/{database}?unix_socket={mariadb.folder}/s"
+            assert sospes("compare", night, address, "--json").codes == []
+        mariadb.run_sql("worded", "ALTER TABLE shift DROP PERIOD FOR app; DROP FUNCTION told")
+        address = f"mariadb://root@localhost/worded?unix_socket={mariadb.folder}/s"
+        assert sospes("compare", night, address, "--json").codes == ["object-missing", "object-missing"]
+    finally:
+        mariadb.run_sql("", "DROP DATABASE worded; DROP DATABASE worded_again")

@@ -9,6 +9,7 @@ from sospes.engines.dialect import Dialect
 from sospes.engines.mariadb import objects, types
 from sospes.engines.mariadb.guard import leave_of
 from sospes.engines.mariadb.statements import MariadbStatements
+from sospes.engines.mariadb.way_back import MariadbWayBack
 from sospes.model.entries import Engine, Name
 from sospes.sql.judging.reach import OWN_DATABASES
 from sospes.sql.quoting import back_quoted
@@ -40,6 +41,7 @@ MARIADB = Dialect(
     objects_of=objects.objects_of,
     dropping=objects.dropping,
     statements=MariadbStatements(back_quoted),
+    way_back=MariadbWayBack(),
     least_version=_least_version,
     is_own=_is_own,
 )

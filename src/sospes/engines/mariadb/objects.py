@@ -5,9 +5,10 @@ from __future__ import annotations
 import re
 from collections.abc import Iterator
 
-from sospes.model.entries import Constraint, ConstraintKind, Entry, Name
+from sospes.model.entries import Constraint, ConstraintKind, Engine, Entry, Name
 from sospes.model.kinds import Kind
 from sospes.model.objects import DatabaseObject, ObjectKey, plain, settled_type
+from sospes.sql.lexis import Lexis, without_comments
 from sospes.sql.quoting import back_quoted, dotted
 
 _DEFINED = frozenset({Kind.VIEW, Kind.TRIGGER, Kind.EVENT, Kind.FUNCTION, Kind.PROCEDURE, Kind.SEQUENCE, Kind.INDEX})
@@ -16,6 +17,23 @@ _COLUMN_COMMENT = re.compile(r"^\s*`((?:[^`]|``)+)` .*\bCOMMENT '((?:[^'\\]|''|\
 _TABLE_COMMENT = re.compile(r"^\).*\bCOMMENT='((?:[^'\\]|''|\\.)*)'")
 _QUERY = re.compile(r"\sAS\s+(.+?)(?:\s+WITH (?:CASCADED |LOCAL )?CHECK OPTION)?\s*(?:\*/)?$", re.DOTALL)
 _KEYS = frozenset({ConstraintKind.INDEX, ConstraintKind.UNIQUE, ConstraintKind.PRIMARY})
+
+
+_LEXIS = Lexis(Engine.MARIADB, escapes=True)
+_STRING = re.compile(r"'(?:[^'\\]|''|\\.)*'", re.DOTALL)
+_PERIOD = re.compile(r"^\s*PERIOD FOR `((?:[^`]|``)+)` \(", re.MULTILINE)
+_CONDITIONAL = re.compile(r"\s*/\*.*?(?:\*/|$)")
+
+
+def body_worded(text: str) -> str:
+    """A body in the words in which a catalog has it: clients take comments out, the server escapes ends of lines."""
+    bare = without_comments(text.encode("utf-8", "surrogateescape"), _LEXIS).decode("utf-8", "surrogateescape")
+    return plain(_STRING.sub(lambda match: match[0].replace("\n", "\\n"), bare))
+
+
+def type_worded(text: str) -> str:
+    """A column's type without what only some servers read."""
+    return settled_type(_CONDITIONAL.sub("", text.lower()))
 
 
 def objects_of(entry: Entry) -> Iterator[tuple[ObjectKey, DatabaseObject]]:
@@ -30,8 +48,10 @@ def _table(entry: Entry) -> Iterator[tuple[ObjectKey, DatabaseObject]]:
     schema, table = entry.name.schema or "", entry.name.name
     yield ObjectKey("table", schema, table), DatabaseObject()
     for column in entry.columns:
-        text = settled_type(column.type.lower()) + (" not null" if column.not_null else "")
+        text = type_worded(column.type) + (" not null" if column.not_null else "")
         yield ObjectKey("column", schema, column.name, table), DatabaseObject((text,))
+    for name in _PERIOD.findall(entry.text):
+        yield ObjectKey("constraint", "", name.replace("``", "`"), table), DatabaseObject()
     for constraint in entry.constraints:
         yield from _constraint(constraint, entry)
     yield from _comments(entry)
@@ -69,7 +89,7 @@ def _other(entry: Entry) -> Iterator[tuple[ObjectKey, DatabaseObject]]:
         query = _QUERY.search(text.strip())
         yield ObjectKey("view", "", entry.name.name), DatabaseObject((plain(query[1]),) if query else (), made)
     elif entry.kind in _BODIES:
-        whole = plain(text.strip().removesuffix("*/"))
+        whole = body_worded(text.strip().removesuffix("*/"))
         yield ObjectKey(entry.kind, "", entry.name.name, about), DatabaseObject((whole,), made, whole=True)
     else:
         yield ObjectKey(entry.kind, "", entry.name.name, about), DatabaseObject((), made)

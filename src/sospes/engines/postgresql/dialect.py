@@ -8,6 +8,7 @@ from sospes.engines.dialect import Dialect
 from sospes.engines.postgresql import objects, types
 from sospes.engines.postgresql.guard import EXTENSIONS, leave_of
 from sospes.engines.postgresql.statements import PostgresqlStatements
+from sospes.engines.postgresql.way_back import PostgresqlWayBack
 from sospes.model.entries import Engine, Name
 from sospes.sql.quoting import double_quoted
 
@@ -37,6 +38,7 @@ POSTGRESQL = Dialect(
     joined=objects.joined,
     dropping=objects.dropping,
     statements=STATEMENTS,
+    way_back=PostgresqlWayBack(),
     least_version=_least_version,
     is_own=_is_own,
     has_schemas=True,

@@ -8,6 +8,7 @@ import pymysql
 
 from sospes.sides.mariadb.applying import apply
 from sospes.sides.mariadb.hosts import PrivateHost, SharedHost, drop_marked, marked_databases
+from sospes.sides.mariadb.landing import MariadbLanding
 from sospes.sides.mariadb.live import LiveMariadb
 from sospes.sides.mariadb.private import INSTALLED, PrivateMariadb
 from sospes.sides.mariadb.restore import MariadbRestore
@@ -33,6 +34,7 @@ SERVER = ServerEngine(
     driver_error=pymysql.Error,
     snapshot=LiveMariadb,
     apply=apply,
+    landing=MariadbLanding,
     private=_private,
     shared=_shared,
     marked=marked_databases,

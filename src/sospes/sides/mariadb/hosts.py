@@ -19,11 +19,20 @@ from sospes.model.kinds import Kind
 from sospes.sides.mariadb.live import ME, connected, one_line
 from sospes.sides.servers.address import Address
 from sospes.sides.servers.hosts import DATABASE, RESTORER, Host, OnPrivateServer, OnSharedServer, undivided
-from sospes.sides.servers.marks import MARK_TABLE, Left, Marked, Naming, account_of, is_own_account, read_mark
+from sospes.sides.servers.marks import (
+    MARK_TABLE,
+    Left,
+    Marked,
+    Naming,
+    account_of,
+    is_own_account,
+    is_own_aside,
+    read_mark,
+)
 from sospes.sides.servers.needs import Needs, version_shortfall
 from sospes.sides.servers.private import PrivateServer
 from sospes.sql.judging.reach import OWN_DATABASES
-from sospes.sql.quoting import back_quoted
+from sospes.sql.quoting import back_quoted, dotted
 
 Session: TypeAlias = "pymysql.Connection[Any]"
 Cursor: TypeAlias = "pymysql.cursors.Cursor"
@@ -296,6 +305,7 @@ def marked_databases(address: Address) -> Left:
             cursor.execute("SELECT SCHEMA_NAME FROM information_schema.SCHEMATA ORDER BY 1")
             names = [str(row[0]) for row in cursor.fetchall()]
             found = [_marked(cursor, address, name, name in marked, accounts) for name in names]
+            asides = _asides(cursor, address)
     except pymysql.Error as error:
         raise CannotCheck(f"{address.label}: {one_line(error)}", "check the user's rights") from error
     finally:
@@ -306,7 +316,23 @@ def marked_databases(address: Address) -> Left:
         for account, of in accounts.items()
         if not of & set(names)
     ]
-    return Left(databases + left, unseen)
+    return Left(databases + left + asides, unseen)
+
+
+_TABLES = """
+SELECT TABLE_SCHEMA, TABLE_NAME, DATA_LENGTH + INDEX_LENGTH, IS_USED_LOCK(TABLE_NAME) IS NOT NULL
+FROM information_schema.TABLES WHERE TABLE_NAME LIKE 'sospes\\_%' AND TABLE_TYPE = 'BASE TABLE' ORDER BY 1, 2
+"""
+
+
+def _asides(cursor: Cursor, address: Address) -> list[Marked]:
+    """Tables of this user's own that were on their way into a live database; a lock says that they still are."""
+    cursor.execute(_TABLES)
+    return [
+        Marked(f"{database}.{table}", "", "", int(size or 0), in_use=bool(int(used)), signed=True, kind="table")
+        for database, table, size, used in cursor.fetchall()
+        if is_own_aside(str(table), address.state)
+    ]
 
 
 def _own_accounts(cursor: Cursor, address: Address) -> tuple[dict[str, set[str]], list[Finding]]:
@@ -351,6 +377,9 @@ def drop_marked(address: Address, name: str) -> None:
         raise CannotCheck(f"{name}: carries no mark of Sospes", "nothing was dropped; look at it yourself")
     if kinds[name] == "database":
         _drop(address, name)
+    elif kinds[name] == "table":
+        with _dropping(address, name) as cursor:
+            cursor.execute(f"DROP TABLE {dotted(back_quoted, *name.rsplit('.', 1))}")
     else:
         with _dropping(address, name) as cursor:
             cursor.execute("SELECT Host FROM mysql.user WHERE User = %s", (name,))

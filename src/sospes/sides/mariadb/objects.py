@@ -11,8 +11,10 @@ from typing import Any
 import pymysql
 import pymysql.cursors
 
-from sospes.model.objects import DatabaseObject, ObjectKey, plain, settled_type
+from sospes.engines.mariadb.objects import body_worded, type_worded
+from sospes.model.objects import DatabaseObject, ObjectKey, plain
 from sospes.sides.servers.marks import MARK_TABLE
+from sospes.sql.quoting import back_quoted
 
 _IN = "WHERE TABLE_SCHEMA = %(schema)s"
 _SAME = "BINARY c.TABLE_NAME = BINARY t.TABLE_NAME"
@@ -44,6 +46,7 @@ _COMMENTS = (
         FROM information_schema.COLUMNS c JOIN information_schema.TABLES t USING (TABLE_SCHEMA, TABLE_NAME) {_IN}
         AND {_SAME} AND t.TABLE_TYPE IN ('BASE TABLE', 'SYSTEM VERSIONED') AND c.COLUMN_COMMENT <> ''""",
 )
+_BODIES = frozenset({"function", "procedure", "trigger", "event"})
 _VIEW_QUERY = re.compile(r"\sAS\s+(.+?)(?:\s+WITH (?:CASCADED |LOCAL )?CHECK OPTION)?$", re.DOTALL)
 _CHECKS = """SELECT 'constraint', CONSTRAINT_NAME, TABLE_NAME, NULL FROM information_schema.CHECK_CONSTRAINTS
     WHERE CONSTRAINT_SCHEMA = %(schema)s AND LEVEL = 'Table'"""
@@ -60,22 +63,23 @@ def objects_of(session: pymysql.Connection[Any], database: str, *, mariadb: bool
                 if MARK_TABLE not in {name, about}:
                     found[ObjectKey(kind, "", name, about)] = DatabaseObject((_worded(kind, text),) if text else ())
         for key in [key for key in found if key.kind == "view"]:
-            found[key] = _view(cursor, key.name)
+            found[key] = _view(cursor, key.name, database)
     return found
 
 
-def _view(cursor: pymysql.cursors.Cursor, name: str) -> DatabaseObject:
+def _view(cursor: pymysql.cursors.Cursor, name: str, database: str) -> DatabaseObject:
     """A view of the current database with its query; without it where this user may not see it."""
     try:
         cursor.execute(f"SHOW CREATE VIEW `{name.replace('`', '``')}`")
     except pymysql.err.OperationalError:
         return DatabaseObject()
     row = cursor.fetchone()
-    query = _VIEW_QUERY.search(str(row[1])) if row else None
+    own = back_quoted(database) + "."
+    query = _VIEW_QUERY.search(str(row[1]).replace(own, "")) if row else None
     return DatabaseObject((plain(query[1]),) if query else ())
 
 
 def _worded(kind: str, text: str) -> str:
-    if kind == "comment":
-        return text
-    return settled_type(text) if kind == "column" else plain(text)
+    if kind == "column":
+        return type_worded(text)
+    return text if kind == "comment" else body_worded(text) if kind in _BODIES else plain(text)

@@ -9,6 +9,7 @@ import psycopg
 from sospes.sides.postgresql.applying import apply
 from sospes.sides.postgresql.cluster import LiveCluster
 from sospes.sides.postgresql.hosts import PrivateHost, SharedHost, drop_marked, marked_databases
+from sospes.sides.postgresql.landing import PostgresqlLanding
 from sospes.sides.postgresql.live import LivePostgresql
 from sospes.sides.postgresql.private import INSTALLED, PrivatePostgresql
 from sospes.sides.postgresql.restore import PostgresqlRestore
@@ -41,6 +42,7 @@ SERVER = ServerEngine(
     driver_error=psycopg.Error,
     snapshot=_snapshot,
     apply=apply,
+    landing=PostgresqlLanding,
     private=_private,
     shared=_shared,
     marked=marked_databases,

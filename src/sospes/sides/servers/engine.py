@@ -9,6 +9,7 @@ from pathlib import Path
 from sospes.engines.statements import Work
 from sospes.sides.servers.address import Address
 from sospes.sides.servers.binaries import Binaries, Installed
+from sospes.sides.servers.landing import Landing, Pace
 from sospes.sides.servers.live import LiveDatabase
 from sospes.sides.servers.marks import Left, Naming
 from sospes.sides.servers.restoring import EngineRestore, Making
@@ -22,6 +23,7 @@ class ServerEngine:
     driver_error  what its driver raises of its own
     snapshot      begins a snapshot of a live database; given the seconds after which a query is given up
     apply         runs guarded statements on a live database, all or none
+    landing       a live database that tables are put into, at a pace
     private       starts a private server for a restore, from its programs, in a folder
     shared        a restore into new databases of a server in use; nothing is made before the first event
     marked        what side copies left on a server in use: databases, roles, accounts
@@ -32,6 +34,7 @@ class ServerEngine:
     driver_error: type[Exception]
     snapshot: Callable[[Address, int], LiveDatabase]
     apply: Callable[[Address, Work], None]
+    landing: Callable[[Address, Pace], Landing]
     private: Callable[[Binaries, Path | None, Making], EngineRestore]
     shared: Callable[[Address, Naming, Making], EngineRestore]
     marked: Callable[[Address], Left]

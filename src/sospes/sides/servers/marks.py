@@ -115,11 +115,28 @@ def is_own_account(name: str, state: Path) -> bool:
     return hmac.compare_digest(found[2], _signature(("account", found[1], "", ""), state)[:16])
 
 
+ASIDE = re.compile(PREFIX + r"([0-9a-f]{8})([0-9a-f]{16})")
+"""The name that a table bears until it is whole: which one, and a signature, as its comment is the backup's own."""
+
+
+def aside_of(what: str, state: Path) -> str:
+    """A name for a table that is put into a live database, until it is whole."""
+    which = hashlib.sha256(what.encode()).hexdigest()[:8]
+    return f"{PREFIX}{which}{_signature(('aside', which, '', ''), state)[:16]}"
+
+
+def is_own_aside(name: str, state: Path) -> bool:
+    """Whether this user's own Sospes gave a table that name."""
+    found = ASIDE.fullmatch(name)
+    return found is not None and hmac.compare_digest(found[2], _signature(("aside", found[1], "", ""), state)[:16])
+
+
 @dataclass(frozen=True, slots=True)
 class Marked:
     """A database that carries the mark: its name on the server, the backup it was made from, and when.
 
-    kind    database; or role or account where one that restored into a database was left without it
+    kind    database; role or account where one that restored into a database was left without it; table where one
+            was left on its way into a live database
     bytes   its size, where the server tells
     in_use  whether somebody is connected to it
     signed  whether this user's own Sospes made it, under this name; nothing else is ever dropped

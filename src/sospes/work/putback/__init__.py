@@ -1,0 +1,1 @@
+"""Putting tables that are gone back into a live database."""

@@ -1,0 +1,1 @@
+"""Tables that go back into live databases."""
