@@ -1,4 +1,8 @@
-"""Guarded statements: each changes exactly the row that was seen, or all is taken back."""
+"""Guarded statements: each changes exactly the rows that were seen, or all is taken back.
+
+A few rows are changed one by one, which people can read. Many go into a list first, a temporary table with the columns'
+own types, and are changed by one statement that is joined with it.
+"""
 
 from __future__ import annotations
 
@@ -19,16 +23,50 @@ Cells = Mapping[str, tuple[Column, Held]]
 
 
 @dataclass(frozen=True, slots=True)
-class Work:
-    """What is to be run: statements that touch one row each, and definitions before and behind them."""
+class Guarded:
+    """A statement, and how many rows it has to touch; None for one that only prepares others."""
 
-    rows: Sequence[bytes]
+    statement: bytes
+    rows: int | None = 1
+
+
+@dataclass(frozen=True, slots=True)
+class Work:
+    """What is to be run: statements that touch rows, and definitions before and behind them."""
+
+    rows: Sequence[Guarded]
     before: Sequence[bytes] = ()
     behind: Sequence[bytes] = ()
 
+    @property
+    def touched(self) -> int:
+        """How many rows all of it has to touch."""
+        return sum(one.rows or 0 for one in self.rows)
+
+
+@dataclass(frozen=True, slots=True)
+class Listed:
+    """Rows of one table that are to be changed alike: which columns find them, which are set, which were seen.
+
+    number  tells lists of one script apart
+    rows    the values of each row: of its key, then those to set, then those that were seen
+    """
+
+    number: int
+    table: Name
+    key: Sequence[Column]
+    new: Sequence[Column]
+    seen: Sequence[Column]
+    rows: Sequence[Sequence[Held]]
+
 
 class Statements(Protocol):
-    """How an engine says it. Statements come without a closing mark; each touches exactly one row."""
+    """How an engine says it. Statements come without a closing mark.
+
+    lists  whether it is told to change many rows at once
+    """
+
+    lists: bool
 
     def insert(self, table: Name, cells: Cells) -> bytes:
         """Put a row in."""
@@ -40,6 +78,18 @@ class Statements(Protocol):
 
     def update(self, table: Name, new: Cells, seen: Cells) -> bytes:
         """Set values of a row that is as it was seen."""
+        ...
+
+    def insert_many(self, table: Name, columns: Sequence[str], rows: Sequence[Sequence[Held]]) -> Guarded:
+        """Put many rows in."""
+        ...
+
+    def update_listed(self, listed: Listed) -> Iterator[Guarded]:
+        """Make a list of rows, and set values of all of them that are as they were seen."""
+        ...
+
+    def delete_listed(self, listed: Listed) -> Iterator[Guarded]:
+        """Make a list of rows, and take all of them out that are as they were seen."""
         ...
 
     def values(self, row: Sequence[Held]) -> bytes:
@@ -55,6 +105,8 @@ class StatementsInWords:
     """What engines share. `quote` delimits a name; `overriding` stands before the values of a new row."""
 
     overriding = b""
+    lists = True
+    temporary = b"CREATE TEMPORARY TABLE %s%s AS SELECT %s FROM %s LIMIT 0"
 
     def __init__(self, quote: Callable[[str], str]) -> None:
         self._quote = quote
@@ -115,6 +167,94 @@ class StatementsInWords:
         """Set values of a row that is as it was seen."""
         sets = b", ".join(self._quoted(name) + b" = " + self._value(value) for name, (_, value) in new.items())
         return b"UPDATE %s SET %s WHERE %s" % (self._table(table), sets, self._where(seen))
+
+    def insert_many(self, table: Name, columns: Sequence[str], rows: Sequence[Sequence[Held]]) -> Guarded:
+        """Put many rows in."""
+        names = b", ".join(map(self._quoted, columns))
+        values = b",\n".join(map(self.values, rows))
+        text = b"INSERT INTO %s (%s)%s VALUES\n%s" % (self._table(table), names, self.overriding, values)
+        return Guarded(text, len(rows))
+
+    def update_listed(self, listed: Listed) -> Iterator[Guarded]:
+        """Make a list of rows, and set values of all of them that are as they were seen."""
+        yield from self._list(listed)
+        yield Guarded(self._joined_update(listed), len(listed.rows))
+
+    def delete_listed(self, listed: Listed) -> Iterator[Guarded]:
+        """Make a list of rows, and take all of them out that are as they were seen."""
+        yield from self._list(listed)
+        yield Guarded(self._joined_delete(listed), len(listed.rows))
+
+    def _list(self, listed: Listed) -> Iterator[Guarded]:
+        """A temporary table whose columns have the types of the table's own, and the rows in it."""
+        named = [
+            self._quoted(column.name) + b" AS " + alias
+            for columns, word in ((listed.key, "key"), (listed.new, "new"), (listed.seen, "seen"))
+            for column, alias in zip(columns, _aliases(word, columns), strict=True)
+        ]
+        name = self._list_name(listed)
+        parts = (name, self._list_key(listed), b", ".join(named), self._table(listed.table))
+        yield Guarded(self.temporary % parts, None)
+        for first in range(0, len(listed.rows), ROWS_AT_ONCE):
+            some = listed.rows[first : first + ROWS_AT_ONCE]
+            yield Guarded(b"INSERT INTO %s VALUES\n%s" % (name, b",\n".join(map(self.values, some))), None)
+
+    def _list_key(self, _listed: Listed) -> bytes:
+        """How the list's rows are found by their key; empty where the engine does without."""
+        return b""
+
+    def _list_name(self, listed: Listed) -> bytes:
+        return b"sospes_list_%d" % listed.number
+
+    def _set_parts(self, listed: Listed) -> list[bytes]:
+        """What is set from the list, which is called `l`."""
+        aliases = _aliases("new", listed.new)
+        return [self._quoted(column.name) + b" = l." + alias for column, alias in zip(listed.new, aliases, strict=True)]
+
+    def _matches(self, listed: Listed) -> bytes:
+        """The condition that a row of the table, which is called `t`, is one of the list's, and as it was seen."""
+        keys = [
+            self._agrees(b"t." + self._quoted(column.name), b"l." + alias, column, plain=_is_full(listed.rows, place))
+            for place, (column, alias) in enumerate(zip(listed.key, _aliases("key", listed.key), strict=True))
+        ]
+        seen = [
+            self._agrees(b"t." + self._quoted(column.name), b"l." + alias, column, plain=False)
+            for column, alias in zip(listed.seen, _aliases("seen", listed.seen), strict=True)
+        ]
+        return b" AND ".join(keys + seen)
+
+    def _agrees(self, one: bytes, other: bytes, column: Column, *, plain: bool) -> bytes:
+        """The condition that two columns of one type have the same value; `plain` where none of them is NULL."""
+        raise NotImplementedError
+
+    def _joined_update(self, listed: Listed) -> bytes:
+        """An update of the rows that are in the list."""
+        raise NotImplementedError
+
+    def _joined_delete(self, listed: Listed) -> bytes:
+        """A deletion of the rows that are in the list."""
+        raise NotImplementedError
+
+
+ROWS_AT_ONCE = 1000
+"""Rows in one statement that puts rows into a list."""
+
+
+def _is_full(rows: Sequence[Sequence[Held]], place: int) -> bool:
+    """Whether a column has a value in every row: plain equality then finds them, by an index."""
+    return all(row[place] is not None for row in rows)
+
+
+def _aliases(word: str, columns: Sequence[Column]) -> list[bytes]:
+    """What the columns of a list are called."""
+    return [f"{word}_{number}".encode() for number in range(1, len(columns) + 1)]
+
+
+def no_longer(number: int, rows: int) -> bytes:
+    """What is said of rows that live changed meanwhile; `number` counts all rows up to and with these."""
+    if rows == 1:
+        return b"row %d is no longer as it was compared" % number
+    return b"some of the rows %d to %d are no longer as they were compared" % (number - rows + 1, number)
 
 
 def closed(definitions: Sequence[bytes]) -> Iterator[bytes]:

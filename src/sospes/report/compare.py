@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
+from itertools import count
 
 from sospes.model.entries import Name
 from sospes.model.outcome import Outcome
@@ -29,8 +30,9 @@ def tell_compare(printer: Printer, outcome: Outcome[Comparison], hide: bool, wan
             printer.table(["figure", "expected", "found", "state"], rows)
         else:
             _counts(printer, found)
+        numbers = count(1)
         for table in found.tables:
-            _table_detail(printer, table)
+            _table_detail(printer, table, numbers)
         _wanted_totals(printer, found, wanted)
         _differing(printer, found, hide)
     if outcome.verdict is Verdict.UNPROVEN and any(finding.code.startswith("rows-") for finding in outcome.findings):
@@ -79,14 +81,14 @@ def _counts(printer: Printer, found: Comparison) -> None:
     printer.table(columns, rows, (1, 2, 3, 4, 5, 6))
 
 
-def _table_detail(printer: Printer, table: ComparedTable) -> None:
-    """Causes, changed columns and control totals, of tables that differ."""
+def _table_detail(printer: Printer, table: ComparedTable, numbers: Iterator[int]) -> None:
+    """Causes, changed columns and control totals, of tables that differ; causes are numbered through all tables."""
     if not table.only_left + table.only_right + table.changed:
         return
     printer.line()
     printer.line(f"  {shown(table.label)}", style="bold")
     for cause in table.explanations:
-        printer.line(f"    cause: {shown(cause.sentence)} ({cause.share:.0%} of the differing rows)")
+        printer.line(f"    cause {next(numbers)}: {shown(cause.sentence)} ({cause.share:.0%} of the differing rows)")
     if not table.explanations:
         printer.line("    cause: none of the known ones accounts for these rows")
     if table.columns_changed:

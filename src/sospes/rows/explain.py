@@ -5,7 +5,7 @@ from __future__ import annotations
 
 from collections import Counter
 from collections.abc import Iterable, Iterator, Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 
 from sospes.model.types import Meaning
 from sospes.rows.canonical import NULL
@@ -17,12 +17,18 @@ FEWEST = 2
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Explanation:
-    """A cause: its kind, the rows that it accounts for, their share of all differing rows, and a sentence."""
+    """A cause: its kind, the rows that it accounts for, their share of all differing rows, and a sentence.
+
+    columns  those whose values it changed; none where rows are missing
+    detail   what tells it from another one of its kind
+    """
 
     kind: str
     rows: int
     share: float
     sentence: str
+    columns: tuple[str, ...] = ()
+    detail: str = ""
 
 
 @dataclass(slots=True)
@@ -162,18 +168,22 @@ def explanations(
         *_range(numbers, missing, hide),
         *_of_cells(statistics),
     ]
-    for kind, rows, sentence in sorted(found, key=lambda item: -item[1]):
-        yield Explanation(kind=kind, rows=rows, share=round(rows / numbers.unlike, 4), sentence=sentence)
+    yield from (
+        replace(one, share=round(one.rows / numbers.unlike, 4)) for one in sorted(found, key=lambda one: -one.rows)
+    )
 
 
-def _gone(numbers: Numbers) -> Iterator[tuple[str, int, str]]:
+def _found(kind: str, rows: int, sentence: str, columns: Iterable[str] = (), detail: str = "") -> Explanation:
+    """A cause whose share of all differing rows is not known yet."""
+    return Explanation(kind=kind, rows=rows, share=0.0, sentence=sentence, columns=tuple(columns), detail=detail)
+
+
+def _gone(numbers: Numbers) -> Iterator[Explanation]:
     if numbers.right_rows == 0 and numbers.left_rows > 0:
-        yield "table-gone", numbers.left_rows, f"all {numbers.left_rows:,} rows of the table are gone"
+        yield _found("table-gone", numbers.left_rows, f"all {numbers.left_rows:,} rows of the table are gone")
 
 
-def _constant(
-    numbers: Numbers, statistics: ChangeStatistics, constant_rows: int, hide: bool
-) -> Iterator[tuple[str, int, str]]:
+def _constant(numbers: Numbers, statistics: ChangeStatistics, constant_rows: int, hide: bool) -> Iterator[Explanation]:
     found = statistics.constant()
     if found is None:
         return
@@ -182,10 +192,10 @@ def _constant(
     value = "one value" if hide else value
     if constant_rows == numbers.right_rows:
         sentence = f"column {column} is set to {value} in every row; {statistics.changed:,} rows had another value"
-        yield "column-set-everywhere", statistics.changed, sentence
+        yield _found("column-set-everywhere", statistics.changed, sentence, [column])
 
 
-def _range(numbers: Numbers, ranges: Sequence[MissingRange], hide: bool) -> Iterator[tuple[str, int, str]]:
+def _range(numbers: Numbers, ranges: Sequence[MissingRange], hide: bool) -> Iterator[Explanation]:
     """The first range that no row of the right lies in."""
     for missing in ranges:
         whole = missing.values == missing.rows >= FEWEST and missing.inside == 0
@@ -195,7 +205,7 @@ def _range(numbers: Numbers, ranges: Sequence[MissingRange], hide: bool) -> Iter
                 kind, what = "key-range-missing", "keys is missing"
             else:
                 kind, what = "time-range-missing", f"times is missing, column {missing.column}"
-            yield kind, missing.rows, f"a contiguous range of {missing.rows:,} {what}{words}"
+            yield _found(kind, missing.rows, f"a contiguous range of {missing.rows:,} {what}{words}")
             return
 
 
@@ -213,11 +223,12 @@ _SENTENCES = {
 }
 
 
-def _of_cells(statistics: ChangeStatistics) -> Iterator[tuple[str, int, str]]:
+def _of_cells(statistics: ChangeStatistics) -> Iterator[Explanation]:
     """Causes between the cells of changed rows."""
     for cause, found in statistics.causes.items():
         if found.rows >= FEWEST or cause.kind in _ALONE:
             columns = ", ".join(found.columns)
             sentence = _SENTENCES[cause.kind].format(words=cause.words)
             rows = "1 row" if found.rows == 1 else f"{found.rows:,} rows"
-            yield cause.kind, found.rows, f"in {rows} {sentence}, column {columns}"
+            told = f"in {rows} {sentence}, column {columns}"
+            yield _found(cause.kind, found.rows, told, found.columns, cause.words)

@@ -2,11 +2,15 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Iterator
 
-from sospes.engines.statements import StatementsInWords, Work
+from sospes.engines.statements import Guarded, Listed, StatementsInWords, Work, no_longer
 from sospes.model.entries import Column, Name
 from sospes.model.events import Held
+
+_UNKEYED = re.compile(r"(?i)(?:tiny|medium|long)?(?:blob|text)|geometry|json|$")
+"""Types whose values are no key without a length; and what is of no known type."""
 
 
 class MariadbStatements(StatementsInWords):
@@ -30,6 +34,33 @@ class MariadbStatements(StatementsInWords):
     def _one_of(self, table: Name, where: bytes) -> bytes:
         return where + b" LIMIT 1"
 
+    def _list_key(self, listed: Listed) -> bytes:
+        """A key of values that are compared as they are; one of a collation may take two of them for the same."""
+        if any(column.collation or _UNKEYED.match(column.type) for column in listed.key):
+            return b""
+        return b" (PRIMARY KEY (%s))" % b", ".join(b"key_%d" % number for number in range(1, len(listed.key) + 1))
+
+    def _agrees(self, one: bytes, other: bytes, column: Column, *, plain: bool) -> bytes:
+        same = one + (b" = " if plain else b" <=> ") + other
+        if column.collation is None:
+            return same
+        exact = b"BINARY " + one + b" <=> BINARY " + other  # whatever the collation takes for the same
+        return same + b" AND " + exact if plain else exact
+
+    def _joined_update(self, listed: Listed) -> bytes:
+        sets = b", ".join(b"t." + part for part in self._set_parts(listed))
+        parts = (self._table(listed.table), self._list_name(listed), self._matches(listed), sets)
+        return b"UPDATE %s AS t JOIN %s AS l ON %s SET %s" % parts
+
+    def _joined_delete(self, listed: Listed) -> bytes:
+        parts = (self._table(listed.table), self._list_name(listed), self._matches(listed))
+        return b"DELETE t FROM %s AS t JOIN %s AS l ON %s" % parts
+
+    def _list(self, listed: Listed) -> Iterator[Guarded]:
+        """The list, in the place of one that an earlier script of this connection left."""
+        yield Guarded(b"DROP TEMPORARY TABLE IF EXISTS " + self._list_name(listed), None)
+        yield from super()._list(listed)
+
     def script(self, work: Work) -> Iterator[bytes]:
         """One transaction in a compound statement, which signals an error for a row that isn't there."""
         # First of all, as the client splits the text that follows by the character set that it believes in.
@@ -38,11 +69,14 @@ class MariadbStatements(StatementsInWords):
         yield from (definition + b"\n//\n" for definition in work.before)
         yield b"BEGIN NOT ATOMIC\n  DECLARE EXIT HANDLER FOR SQLEXCEPTION BEGIN ROLLBACK; RESIGNAL; END;\n"
         yield b"  START TRANSACTION;\n"
-        for number, statement in enumerate(work.rows, 1):
-            message = b"'row %d is no longer as it was compared'" % number
-            yield b"  %s;\n  IF ROW_COUNT() <> 1 THEN SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = %s; END IF;\n" % (
-                statement, message,
-            )  # fmt: skip
-        yield b"  COMMIT;\n  SELECT '%d rows brought back' AS done;\nEND//\n" % len(work.rows)
+        number = 0
+        for one in work.rows:
+            yield b"  %s;\n" % one.statement
+            if one.rows is None:
+                continue
+            number += one.rows
+            parts = (one.rows, no_longer(number, one.rows))
+            yield b"  IF ROW_COUNT() <> %d THEN SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = '%s'; END IF;\n" % parts
+        yield b"  COMMIT;\n  SELECT '%d rows brought back' AS done;\nEND//\n" % work.touched
         yield from (definition + b"\n//\n" for definition in work.behind)
         yield b"DELIMITER ;\n"

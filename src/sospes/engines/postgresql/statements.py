@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
 
-from sospes.engines.statements import CONTROL, StatementsInWords, Work, closed
+from sospes.engines.statements import CONTROL, Guarded, Listed, StatementsInWords, Work, closed, no_longer
 from sospes.model.entries import Column, Name
 from sospes.model.events import Held
 from sospes.model.types import base_type
@@ -22,6 +22,7 @@ class PostgresqlStatements(StatementsInWords):
     """Statements that PostgreSQL takes."""
 
     overriding = b" OVERRIDING SYSTEM VALUE"
+    temporary = b"CREATE TEMPORARY TABLE %s%s ON COMMIT DROP AS SELECT %s FROM %s LIMIT 0"
     settings = (
         b"SET LOCAL timezone = 'UTC'", b"SET LOCAL datestyle = ISO", b"SET LOCAL intervalstyle = postgres",
         b"SET LOCAL extra_float_digits = 3", b"SET LOCAL standard_conforming_strings = on",
@@ -57,6 +58,30 @@ class PostgresqlStatements(StatementsInWords):
             b"E'" + CONTROL.sub(lambda match: f"\\x{ord(match[0]):02x}", raw).encode("utf-8", "surrogateescape") + b"'"
         )
 
+    def _agrees(self, one: bytes, other: bytes, column: Column, *, plain: bool) -> bytes:
+        first = base_type(column.type).split(" ")[0]
+        cast = b"" if first in _WITH_EQUALITY and "[" not in column.type else b"::text"
+        same = b" = " if plain else b" IS NOT DISTINCT FROM "
+        return one + cast + same + other + cast
+
+    def _joined_update(self, listed: Listed) -> bytes:
+        parts = (
+            self._table(listed.table),
+            b", ".join(self._set_parts(listed)),
+            self._list_name(listed),
+            self._matches(listed),
+        )
+        return b"UPDATE %s AS t SET %s FROM %s AS l WHERE %s" % parts
+
+    def _joined_delete(self, listed: Listed) -> bytes:
+        parts = (self._table(listed.table), self._list_name(listed), self._matches(listed))
+        return b"DELETE FROM %s AS t USING %s AS l WHERE %s" % parts
+
+    def _list(self, listed: Listed) -> Iterator[Guarded]:
+        """The list, and statistics of it, without which the planner takes it for a few rows."""
+        yield from super()._list(listed)
+        yield Guarded(b"ANALYZE " + self._list_name(listed), None)
+
     def script(self, work: Work) -> Iterator[bytes]:
         """One transaction around a block that counts each statement's rows."""
         yield b"BEGIN;\nSET LOCAL client_encoding = 'UTF8';\n"
@@ -65,21 +90,23 @@ class PostgresqlStatements(StatementsInWords):
         # A dollar quote around statements, whose values may hold any quotes, that of the block included.
         tag = _tag_for(work.rows)
         yield b"DO %s\nDECLARE\n  touched bigint;\n  done bigint := 0;\nBEGIN\n" % tag
-        for number, statement in enumerate(work.rows, 1):
-            yield b"  %s;\n  GET DIAGNOSTICS touched = ROW_COUNT;\n" % statement
-            yield (
-                b"  IF touched <> 1 THEN RAISE EXCEPTION 'row %% is no longer as it was compared', %d; END IF;\n"
-                % number
-            )
-            yield b"  done := done + 1;\n"
-        yield b"  RAISE NOTICE '%% rows brought back, %d expected', done;\nEND\n%s;\n" % (len(work.rows), tag)
+        number = 0
+        for one in work.rows:
+            yield b"  %s;\n" % one.statement
+            if one.rows is None:
+                continue
+            number += one.rows
+            yield b"  GET DIAGNOSTICS touched = ROW_COUNT;\n  IF touched <> %d THEN " % one.rows
+            yield b"RAISE EXCEPTION '%s'; END IF;\n" % no_longer(number, one.rows)
+            yield b"  done := done + touched;\n"
+        yield b"  RAISE NOTICE '%% rows brought back, %d expected', done;\nEND\n%s;\n" % (work.touched, tag)
         yield from closed(self.behind(work))
         yield b"COMMIT;\n"
 
 
-def _tag_for(statements: Sequence[bytes]) -> bytes:
+def _tag_for(rows: Sequence[Guarded]) -> bytes:
     """A mark for the block around statements that none of them holds."""
     number = 0
-    while any(b"$sospes%d$" % number in statement for statement in statements):
+    while any(b"$sospes%d$" % number in one.statement for one in rows):
         number += 1
     return b"$sospes%d$" % number

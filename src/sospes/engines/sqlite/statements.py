@@ -10,7 +10,9 @@ from sospes.model.events import Held
 
 
 class SqliteStatements(StatementsInWords):
-    """Statements that SQLite takes."""
+    """Statements that SQLite takes: one by one, as there is no server to spare."""
+
+    lists = False
 
     def _same(self, name: str, column: Column, value: Held) -> bytes:
         return self._quoted(name) + b" IS " + self._value(value)
@@ -29,8 +31,8 @@ class SqliteStatements(StatementsInWords):
         yield b".bail on\nBEGIN;\n"
         yield from closed(work.before)
         yield b"CREATE TEMP TABLE sospes_touched (rows INTEGER CHECK (rows = 1));\n"
-        for statement in work.rows:
-            yield statement + b";\nINSERT INTO sospes_touched SELECT changes();\n"
+        for one in work.rows:
+            yield one.statement + b";\nINSERT INTO sospes_touched SELECT changes();\n"
         yield b"DROP TABLE sospes_touched;\n"
         yield from closed(work.behind)
-        yield b"COMMIT;\n-- %d rows brought back\n" % len(work.rows)
+        yield b"COMMIT;\n-- %d rows brought back\n" % work.touched

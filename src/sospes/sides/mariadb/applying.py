@@ -22,9 +22,12 @@ def apply(address: Address, work: Work) -> None:
             for definition in work.before:
                 cursor.execute(definition)
             cursor.execute("START TRANSACTION")
-            for number, statement in enumerate(work.rows, 1):
-                if cursor.execute(statement) != 1:
-                    raise not_as_seen(address, number)
+            done = 0
+            for one in work.rows:
+                touched = cursor.execute(one.statement)
+                done += one.rows or 0
+                if one.rows is not None and touched != one.rows:
+                    raise not_as_seen(address, done, one.rows)
             cursor.execute("COMMIT")
             for definition in work.behind:
                 cursor.execute(definition)

@@ -23,9 +23,12 @@ def apply(address: Address, work: Work) -> None:
                 connection.execute(setting)
             for definition in work.before:
                 connection.execute(definition)
-            for number, statement in enumerate(work.rows, 1):
-                if connection.execute(statement).rowcount != 1:
-                    raise not_as_seen(address, number)
+            done = 0
+            for one in work.rows:
+                touched = connection.execute(one.statement).rowcount
+                done += one.rows or 0
+                if one.rows is not None and touched != one.rows:
+                    raise not_as_seen(address, done, one.rows)
             for definition in STATEMENTS.behind(work):
                 connection.execute(definition)
             connection.execute("COMMIT")

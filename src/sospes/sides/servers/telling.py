@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from sospes.engines.statements import no_longer
 from sospes.model.entries import Entry
 from sospes.model.errors import CannotCheck
 from sospes.model.findings import Finding, Place, doubt
@@ -31,9 +32,9 @@ def could_not_go_on(said: str) -> CannotCheck:
     )
 
 
-def not_as_seen(address: Address, number: int) -> CannotCheck:
-    """A row that live changed meanwhile; by its number in the script, from 1."""
-    return taken_back(address, f"row {number:,} of the script is no longer as it was compared")
+def not_as_seen(address: Address, number: int, rows: int) -> CannotCheck:
+    """Rows that live changed meanwhile; `number` counts all rows of the script up to and with these."""
+    return taken_back(address, f"{no_longer(number, rows).decode()}, as the script counts them")
 
 
 def taken_back(address: Address, why: str) -> CannotCheck:

@@ -11,34 +11,31 @@ from collections.abc import Callable, Iterator, Sequence
 from contextlib import ExitStack
 from dataclasses import dataclass, field, replace
 from datetime import datetime
-from decimal import Decimal, InvalidOperation
-from itertools import chain
+from itertools import chain, count
 from pathlib import Path
 
 from sospes.engines.registry import dialect_of
-from sospes.engines.statements import Statements, Work
-from sospes.model.entries import Column, Engine, Name
-from sospes.model.errors import CannotCheck, UsageError
-from sospes.model.events import Held
+from sospes.engines.statements import Work
+from sospes.model.entries import Engine, Name
+from sospes.model.errors import UsageError
 from sospes.model.findings import Finding, Place, doubt, fault, note
 from sospes.model.outcome import Outcome
-from sospes.model.types import Meaning
 from sospes.model.verdict import Rung
-from sospes.places.writing import write_whole
-from sospes.rows.decoding import Row
+from sospes.places.writing import nameless_file, write_whole
+from sospes.rows.explain import Explanation
 from sospes.sides.registry import server_of
 from sospes.sides.servers.address import Address
 from sospes.work.compare.compare import opened_sides
 from sospes.work.compare.drift import require_drift, with_time
 from sospes.work.compare.matching import Comparing, matched
-from sospes.work.compare.pairing import Pair, Pairing, pair_tables
+from sospes.work.compare.pairing import Pairing, pair_tables
 from sospes.work.compare.sides.protocol import RowSide
 from sospes.work.extract.gathering import heading
+from sospes.work.extract.reading import Extracting
+from sospes.work.mend.changes import Changes, Fix, Only, Picker, of_cause
 from sospes.work.mend.objects import ObjectFix, object_fixes
 from sospes.work.objects.differences import ObjectDifference, listed_objects
-
-MOST_ROWS = 500_000
-"""Rows that one script brings back at most; more are a restore, not a mend."""
+from sospes.work.putback.putback import Plan, PuttingBack, planned
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -71,35 +68,22 @@ class Mending:
     """How to mend.
 
     out, undo  the scripts to write: there, and back again
-    only       'missing', 'changed', or both when None
-    columns    the only columns to set back in changed rows; all when empty
-    first_key, last_key  bounds of the key's first column, both included; None for no bound
-    objects    whether dropped objects other than tables are made anew
+    only       which rows are brought back of those that differ
+    only_cause the number, or the kind, of the only cause whose rows are brought back; None for all rows
+    objects    whether dropped objects are made anew, tables included
     apply_to   the name of the database to apply the statements to, which must be RIGHT's; None writes only
+    right_word how RIGHT was named, for the commands that are told
     """
 
     comparing: Comparing
     out: Path | None
     undo: Path | None = None
-    only: str | None = None
-    columns: Sequence[str] = ()
-    first_key: str | None = None
-    last_key: str | None = None
+    only: Only = field(default_factory=Only)
+    only_cause: str | None = None
     objects: bool = False
     apply_to: str | None = None
+    right_word: str = "RIGHT"
     now: datetime | None = None
-
-
-@dataclass(slots=True)
-class _Fix:
-    """One table's statements: there, and back again."""
-
-    pair: Pair
-    inserts: int = 0
-    updates: int = 0
-    extra: int = 0
-    forward: list[bytes] = field(default_factory=list)
-    back: list[bytes] = field(default_factory=list)
 
 
 def mend(left_place: Path | Address, right_place: Path | Address, how: Mending) -> Outcome[Mend]:
@@ -110,63 +94,119 @@ def mend(left_place: Path | Address, right_place: Path | Address, how: Mending) 
     begin = time.perf_counter()
     _check(right_place, how)
     require_drift(left_place, right_place, how.comparing)
-    with ExitStack() as stack:
-        left, right = opened_sides(left_place, right_place, how.comparing, stack)
-        how = replace(how, comparing=with_time(left, how.comparing))
-        engine = right.engine or left.engine
-        if engine is None:
-            raise UsageError(f"{right.name}: is a file of rows, which no statement changes", "name a database as RIGHT")
-        statements = dialect_of(engine).statements
-        if left.engine is not None and left.engine.family is not engine.family:
-            raise UsageError(
-                f"{left.name} is of {left.engine.value}, {right.name} of {engine.value}",
-                "rows are brought back between sides of one engine only",
-            )
-        pairing = pair_tables(left, right, how.comparing.choice)
-        fixes = _ordered(list(_fixes((left, right), pairing, statements, how, stack)))
-        triggers = _triggers(right, fixes)
-        chosen = {(fix.pair.right.name.schema or "", fix.pair.right.name.name) for fix in fixes}
-        made = object_fixes(left, right, frozenset(chosen) if how.comparing.tables else None) if how.objects else []
-    forward, back = _works(fixes, made)
-    header = _header(left, right, how, [*_counts(fixes), *(f"made anew: {item.item.key.label}" for item in made)])
-    _write(how.out, statements.script(forward), header("brings back what is missing or changed"))
-    _write(how.undo, statements.script(back), header("takes back what the other script did"))
-    if how.apply_to is not None and isinstance(right_place, Address):
-        server_of(right_place.engine).apply(right_place, forward)
-    findings = (*pairing.findings, *_gone(pairing, left), *_notes(fixes), *_unwritable(engine, fixes), *triggers)
+    with ExitStack() as kept:
+        with ExitStack() as stack:  # what is read is let go of before live is written to
+            left, right = opened_sides(left_place, right_place, how.comparing, stack)
+            how = replace(how, comparing=with_time(left, how.comparing))
+            engine = _engine(left, right)
+            pairing = pair_tables(left, right, how.comparing.choice)
+            fixes = _ordered(_fixes((left, right), pairing, how, stack))
+            triggers = _triggers(right, fixes)
+            chosen = {(fix.pair.right.name.schema or "", fix.pair.right.name.name) for fix in fixes}
+            made = object_fixes(left, right, frozenset(chosen) if how.comparing.tables else None) if how.objects else []
+        gone = _plan(left, right_place, pairing, how, kept)
+        _put(right_place, how, _Script(left, right, engine, fixes, made, gone))
+        findings = (*pairing.findings, *_gone(pairing, left, right, how, gone), *_notes(fixes), *triggers)
+    findings += tuple(_unwritable(engine, fixes))
     if how.apply_to is not None:
         findings += tuple(_left_over(left_place, right_place, how))
-    tables = tuple(
-        MendedTable(
-            database=fix.pair.name.database, schema=fix.pair.name.schema, name=fix.pair.name.name,
-            inserts=fix.inserts, updates=fix.updates, extra=fix.extra,
-        )
-        for fix in fixes
-        if fix.inserts or fix.updates or fix.extra
-    )  # fmt: skip
     return Outcome(
         name=left.name,
         findings=findings,
         evidence=(Rung.PRESENT, Rung.IDENTIFIED),
         result=Mend(
             left=left.name, right=right.name, out=str(how.out) if how.out else None,
-            undo=str(how.undo) if how.undo else None, applied=how.apply_to is not None, tables=tables,
+            undo=str(how.undo) if how.undo else None, applied=how.apply_to is not None,
+            tables=(*_mended(fixes), *(_whole(gone) if gone is not None else ())),
             objects=listed_objects([item.item for item in made]),
         ),
         seconds=time.perf_counter() - begin,
     )  # fmt: skip
 
 
-def _works(fixes: Sequence[_Fix], made: Sequence[ObjectFix]) -> tuple[Work, Work]:
+@dataclass(frozen=True, slots=True)
+class _Script:
+    """What is to be written, and run."""
+
+    left: RowSide
+    right: RowSide
+    engine: Engine
+    fixes: Sequence[Fix]
+    made: Sequence[ObjectFix]
+    gone: Plan | None
+
+
+def _put(right: Path | Address, how: Mending, what: _Script) -> None:
+    """Write both scripts; run the one that brings back, if that was asked for: whole tables first."""
+    forward, back = _works(what.fixes, what.made, what.engine)
+    told = [*_counts(what.fixes, what.gone), *(f"made anew: {one.item.key.label}" for one in what.made)]
+    header = _header(what.left, what.right, how, told)
+    statements = dialect_of(what.engine).statements
+    tables = what.gone.script() if what.gone is not None else iter(())
+    _write(how.out, chain(tables, statements.script(forward)), header("brings back what is missing or changed"))
+    _write(how.undo, statements.script(back), header("takes back what the other script did, but for whole tables"))
+    if how.apply_to is None or not isinstance(right, Address):
+        return
+    if what.gone is not None:
+        what.gone.apply()
+    server_of(right.engine).apply(right, forward)
+
+
+def _engine(left: RowSide, right: RowSide) -> Engine:
+    """The engine that statements are for. Raises UsageError where there is none, or the sides are of two."""
+    engine = right.engine or left.engine
+    if engine is None:
+        raise UsageError(f"{right.name}: is a file of rows, which no statement changes", "name a database as RIGHT")
+    if left.engine is not None and left.engine.family is not engine.family:
+        raise UsageError(
+            f"{left.name} is of {left.engine.value}, {right.name} of {engine.value}",
+            "rows are brought back between sides of one engine only",
+        )
+    return engine
+
+
+def _mended(fixes: Sequence[Fix]) -> Iterator[MendedTable]:
+    """What is done to each table, for programs."""
+    for fix in fixes:
+        if fix.inserts or fix.updates or fix.extra:
+            yield MendedTable(
+                database=fix.pair.name.database, schema=fix.pair.name.schema, name=fix.pair.name.name,
+                inserts=fix.inserts, updates=fix.updates, extra=fix.extra,
+            )  # fmt: skip
+
+
+def _whole(gone: Plan) -> Iterator[MendedTable]:
+    """Tables that come back whole."""
+    for table, rows in gone.rows.items():
+        yield MendedTable(
+            database=table.database, schema=table.schema, name=table.name, inserts=rows, updates=0, extra=0
+        )
+
+
+def _plan(left: RowSide, right: Path | Address, pairing: Pairing, how: Mending, stack: ExitStack) -> Plan | None:
+    """What brings tables back that are gone, if they are to be a part of the script and LEFT defines them."""
+    if not how.objects or not pairing.only_left or left.backup is None or not isinstance(right, Address):
+        return None
+    extracting = Extracting(
+        opening=how.comparing.opening, tables=[table.name.full_label for table in pairing.only_left]
+    )
+    putting = PuttingBack(extracting=extracting, address=right, timeout_seconds=how.comparing.timeout_seconds)
+    plan = planned([left.backup], putting, stack.enter_context(nameless_file(how.comparing.opening.work_folder)))
+    return plan if plan.whole else None
+
+
+def _works(fixes: Sequence[Fix], made: Sequence[ObjectFix], engine: Engine) -> tuple[Work, Work]:
     """What brings all back, and what takes it away again."""
+    statements, lists = dialect_of(engine).statements, count(1)
+    there, again = ([Changes(fix, statements, lists) for fix in fixes] for _ in range(2))
     forward = Work(
-        rows=[statement for fix in fixes for statement in fix.forward],
+        rows=[one for changes in there for one in changes.forward()],
         behind=[
             heading(item.item.key.kind, item.item.key.label) + statement for item in made for statement in item.forward
         ],
     )
     back = Work(
-        rows=[statement for fix in reversed(fixes) for statement in reversed(fix.back)],
+        rows=[one for changes in reversed(again) for one in changes.back()],
         before=[statement for item in reversed(made) for statement in item.back],
     )
     return forward, back
@@ -190,116 +230,47 @@ def _check(right: Path | Address, how: Mending) -> None:
         )
 
 
-def _fixes(
-    sides: tuple[RowSide, RowSide], pairing: Pairing, statements: Statements, how: Mending, stack: ExitStack
-) -> Iterator[_Fix]:
-    """The statements for each pair of tables that differ."""
+def _fixes(sides: tuple[RowSide, RowSide], pairing: Pairing, how: Mending, stack: ExitStack) -> list[Fix]:
+    """What is brought back of each pair of tables that differ."""
     comparing = replace(how.comparing, limit=0)
+    fixes: list[Fix] = []
+    causes: list[tuple[int, Explanation]] = []
     for found in matched(*sides, pairing, comparing, stack):
-        fix = _Fix(found.pair)
-        found.differences(_Maker(fix, statements, how).take)
-        yield fix
+        fix = Fix(found.pair)
+        differences = found.differences(Picker(fix, how.only).take)
+        if differences is not None:
+            causes += [(len(fixes), cause) for cause in differences.explanations()]
+        fixes.append(fix)
+    return fixes if how.only_cause is None else _of_causes(fixes, causes, how.only_cause)
 
 
-@dataclass(slots=True)
-class _Maker:
-    """Makes the statements for the rows of one table that differ."""
+def _of_causes(fixes: Sequence[Fix], causes: Sequence[tuple[int, Explanation]], wanted: str) -> list[Fix]:
+    """The rows of one cause, by its number in the order of a comparison, or of all causes of a kind.
 
-    fix: _Fix
-    statements: Statements
-    how: Mending
-
-    def take(self, kind: str, left: Row | None, right: Row | None) -> None:
-        """One row that is only on one side, or differs."""
-        if left is None:
-            self.fix.extra += 1
-            return
-        if not self._chosen(left) or self.how.only not in {None, "missing" if right is None else "changed"}:
-            return
-        if len(self.fix.forward) >= MOST_ROWS:
-            raise CannotCheck(
-                f"{self.fix.pair.name.label}: more than {MOST_ROWS:,} rows are to be brought back",
-                "that is a restore: extract the table, or take a part with --from-key and --to-key",
-            )
-        if right is None:
-            self._insert(left)
-        else:
-            self._update(left, right)
-
-    def _chosen(self, row: Row) -> bool:
-        """Whether a row is among those that were asked for, by its key's first column."""
-        first, last = self.how.first_key, self.how.last_key
-        if (first is None and last is None) or not self.fix.pair.key:
-            return True
-        place = self.fix.pair.key[0]
-        if row[place] is None:
-            return False
-        text = str(row[place])
-        if self.fix.pair.meanings[place] not in {Meaning.INTEGER, Meaning.DECIMAL}:
-            return (first is None or text >= first) and (last is None or text <= last)
-        low, high = self._number(first), self._number(last)
-        value = Decimal(text)
-        return (low is None or value >= low) and (high is None or value <= high)
-
-    def _number(self, bound: str | None) -> Decimal | None:
-        """A bound of a key of numbers. Raises UsageError for one that is none."""
-        try:
-            return None if bound is None else Decimal(bound)
-        except InvalidOperation as error:
-            column = self.fix.pair.columns[self.fix.pair.key[0]]
-            raise UsageError(
-                f"{bound}: is no number, and {column} of {self.fix.pair.name.label} holds numbers",
-                "give --from-key and --to-key values of the key's first column",
-            ) from error
-
-    def _cells(self, row: Row) -> dict[str, tuple[Column, Held]]:
-        """A row's values by the right side's columns."""
-        pair = self.fix.pair
-        known = {column.name: column for column in pair.right.columns}
-        return {
-            name: (known.get(name, Column(name=name, type="")), value)
-            for name, value in zip(pair.columns, row, strict=True)
-        }
-
-    def _table(self) -> Name:
-        """The table on the right."""
-        return self.fix.pair.right.name
-
-    def _insert(self, left: Row) -> None:
-        """Put a row back; its taking back goes by all of its values."""
-        cells = self._cells(left)
-        self.fix.forward.append(self.statements.insert(self._table(), cells))
-        self.fix.back.append(self.statements.delete(self._table(), cells, keyed=bool(self.fix.pair.key)))
-        self.fix.inserts += 1
-
-    def _update(self, left: Row, right: Row) -> None:
-        """Set the changed values of a row back, if it still is as it was compared."""
-        pair = self.fix.pair
-        keys = {pair.columns[index] for index in pair.key}
-        wanted, seen = self._cells(left), self._cells(right)
-        chosen = set(self.how.columns) or set(pair.columns)
-        changed = [
-            name
-            for name, (_, value) in wanted.items()
-            if name in chosen and name not in keys and value != seen[name][1]
-        ]
-        if not changed or not keys:
-            return
-        held = [name for name, (column, _) in seen.items() if column.moves and name not in changed and name not in keys]
-        new = {name: wanted[name] for name in changed} | {name: seen[name] for name in held}
-        old = {name: seen[name] for name in (*changed, *held)}
-        key = {name: seen[name] for name in keys}
-        self.fix.forward.append(self.statements.update(self._table(), new, key | old))
-        self.fix.back.append(self.statements.update(self._table(), old, key | new))
-        self.fix.updates += 1
+    Raises UsageError where there is none such.
+    """
+    chosen = [
+        (place, cause)
+        for number, (place, cause) in enumerate(causes, 1)
+        if wanted == cause.kind or (wanted.isdecimal() and int(wanted) == number)
+    ]
+    if not chosen:
+        known = "; ".join(
+            f"{number} {cause.kind} of {fixes[place].pair.name.label}"
+            for number, (place, cause) in enumerate(causes, 1)
+        )
+        raise UsageError(
+            f"--only-cause {wanted}: no cause of these differences is called so", f"there are: {known or 'none'}"
+        )
+    return [of_cause(fixes[place], cause) for place, cause in chosen]
 
 
-def _ordered(fixes: list[_Fix]) -> list[_Fix]:
+def _ordered(fixes: list[Fix]) -> list[Fix]:
     """Tables that others refer to first; those that refer to each other in a loop keep their order."""
     by_name = {fix.pair.left.name: fix for fix in fixes}
-    done: dict[Name, _Fix] = {}
+    done: dict[Name, Fix] = {}
 
-    def visit(fix: _Fix, on_the_way: frozenset[Name]) -> None:
+    def visit(fix: Fix, on_the_way: frozenset[Name]) -> None:
         name = fix.pair.left.name
         if name in done or name in on_the_way:
             return
@@ -313,20 +284,25 @@ def _ordered(fixes: list[_Fix]) -> list[_Fix]:
     return list(done.values())
 
 
-def _gone(pairing: Pairing, left: RowSide) -> Iterator[Finding]:
-    """Tables that RIGHT has lost are not mended row by row."""
-    if not pairing.pairs:
+def _gone(pairing: Pairing, left: RowSide, right: RowSide, how: Mending, plan: Plan | None) -> Iterator[Finding]:
+    """Tables that RIGHT has lost: what brings them back, or that they come back whole."""
+    if plan is not None:
+        yield from plan.findings
+        return
+    if not pairing.pairs and not right.live:
         return
     for table in pairing.only_left:
+        live = f"--into {how.right_word} --confirm {right.database_name or 'NAME'}" if right.live else "--out FILE"
         yield doubt(
             "table-gone",
             f"{table.name.full_label} is gone on the right, so no row of it was brought back",
-            f"sospes extract {left.name} {table.name.label} --out FILE gives what brings it back whole",
+            f"sospes extract {left.name} {table.name.label} {live} brings it back whole"
+            + ("; with --objects it is a part of the script" if right.live and left.backup is not None else ""),
             Place(database=table.name.database, schema=table.name.schema, table=table.name.name),
         )
 
 
-def _triggers(right: RowSide, fixes: Sequence[_Fix]) -> list[Finding]:
+def _triggers(right: RowSide, fixes: Sequence[Fix]) -> list[Finding]:
     """Triggers on tables that are changed: what they do comes on top of the script."""
     if not right.live:
         return []
@@ -353,21 +329,24 @@ def _left_over(left_place: Path | Address, right_place: Path | Address, how: Men
     """What still differs once all was applied: triggers, or somebody else, changed it again."""
     with ExitStack() as stack:
         left, right = opened_sides(left_place, right_place, how.comparing, stack)
-        engine = right.engine or left.engine
-        if engine is None:
-            return
         pairing = pair_tables(left, right, how.comparing.choice)
-        for fix in _fixes((left, right), pairing, dialect_of(engine).statements, how, stack):
-            if fix.inserts + fix.updates:
-                yield fault(
-                    "rows-still-differ",
-                    f"{fix.pair.name.full_label}: {fix.inserts + fix.updates:,} rows differ again or still, though all "
-                    "statements were applied",
-                    "a trigger, or another session, changed them: look at them, and compare again",
-                )
+        fixes = _fixes((left, right), pairing, replace(how, only_cause=None), stack)
+    differing = {fix.pair.name.full_label: fix.inserts + fix.updates for fix in fixes if fix.inserts + fix.updates}
+    if not differing:
+        yield note("compared-again", "compared once more: of what was brought back, nothing differs any more")
+    elif how.only_cause is not None:
+        told = ", ".join(f"{label} {rows:,}" for label, rows in differing.items())
+        yield note("compared-again", f"compared once more: rows that differ still, by other causes: {told}")
+    else:
+        for label, rows in differing.items():
+            yield fault(
+                "rows-still-differ",
+                f"{label}: {rows:,} rows differ again or still, though all statements were applied",
+                "a trigger, or another session, changed them: look at them, and compare again",
+            )
 
 
-def _notes(fixes: Sequence[_Fix]) -> Iterator[Finding]:
+def _notes(fixes: Sequence[Fix]) -> Iterator[Finding]:
     """What the script leaves alone."""
     extra = sum(fix.extra for fix in fixes)
     if extra:
@@ -375,7 +354,7 @@ def _notes(fixes: Sequence[_Fix]) -> Iterator[Finding]:
         yield note("rows-extra", f"{rows} only on the right; the script leaves them alone")
 
 
-def _unwritable(engine: Engine, fixes: Sequence[_Fix]) -> Iterator[Finding]:
+def _unwritable(engine: Engine, fixes: Sequence[Fix]) -> Iterator[Finding]:
     """Names that the engine's own client reads otherwise than they are written."""
     for fix in fixes:
         names = (fix.pair.right.name.name, *(column.name for column in fix.pair.right.columns))
@@ -388,8 +367,11 @@ def _unwritable(engine: Engine, fixes: Sequence[_Fix]) -> Iterator[Finding]:
             )
 
 
-def _counts(fixes: Sequence[_Fix]) -> Iterator[str]:
+def _counts(fixes: Sequence[Fix], gone: Plan | None) -> Iterator[str]:
     """What the script does, table by table."""
+    if gone is not None:
+        yield "Tables that are gone come back whole, in a transaction of their own where the engine has such."
+        yield from (f"{table.full_label}: whole, {rows:,} rows" for table, rows in gone.rows.items())
     for fix in fixes:
         if fix.inserts or fix.updates:
             yield f"{fix.pair.name.full_label}: {fix.inserts:,} rows inserted, {fix.updates:,} changed"

@@ -5,7 +5,6 @@ from __future__ import annotations
 import time
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field, replace
-from itertools import chain
 from pathlib import Path
 from typing import IO
 
@@ -118,14 +117,26 @@ def put_back(paths: Sequence[Path], how: PuttingBack) -> Outcome[PutBack]:
         require_confirmed(how.address, how.confirmed)
     if how.script is not None:
         require_free(how.script, overwrite=how.extracting.overwrite, advice="give --overwrite, or another name")
-    live, version = _look(how)
     with nameless_file(how.extracting.opening.work_folder) as spool:
-        try:
-            done = _Run(paths, how, live, version).whole(spool, by_parts=True)
-        except Misled:
-            spool.truncate(0)
-            done = _Run(paths, how, live, version).whole(spool, by_parts=False)
-    return replace(done, seconds=time.perf_counter() - begin)
+        plan = planned(paths, how, spool)
+        if plan.whole and (how.script is not None or how.dry_run):
+            plan.write()
+        if plan.whole and not how.dry_run:
+            plan.apply()
+        return replace(plan.outcome(), seconds=time.perf_counter() - begin)
+
+
+def planned(paths: Sequence[Path], how: PuttingBack, spool: IO[bytes]) -> Plan:
+    """Read the backup, and say what would be run on live, which is only looked at. Rows are kept in `spool`.
+
+    Raises as `put_back` does.
+    """
+    live, version = _look(how)
+    try:
+        return Plan(paths, how, live, version, spool).read(by_parts=True)
+    except Misled:
+        spool.truncate(0)
+        return Plan(paths, how, live, version, spool).read(by_parts=False)
 
 
 def _look(how: PuttingBack) -> tuple[Objects, str]:
@@ -138,34 +149,50 @@ def _look(how: PuttingBack) -> tuple[Objects, str]:
 
 
 @dataclass(slots=True)
-class _Run:
-    """One attempt."""
+class Plan:
+    """What brings tables back to a live database.
+
+    findings  what is told of the backup, and of what was done
+    counts    rows of the tables that were touched, once it was applied
+    """
 
     paths: Sequence[Path]
     how: PuttingBack
     live: Objects
     version: str
+    spool: IO[bytes]
     findings: list[Finding] = field(default_factory=list)
+    counts: tuple[CountedTable, ...] = ()
+    applied: bool = False
+    _reading: Reading | None = None
+    _choice: Choice | None = None
 
-    def whole(self, spool: IO[bytes], *, by_parts: bool) -> Outcome[PutBack]:
-        """Read, choose, write the script, run it."""
+    @property
+    def whole(self) -> bool:
+        """Whether all that is wanted was read, and may be put back."""
+        return self._choice is not None
+
+    @property
+    def rows(self) -> dict[Name, int]:
+        """The tables that come back, with the number of their rows."""
+        return {} if self._choice is None else {name: one.count for name, one in self._choice.collected.rows.items()}
+
+    def read(self, *, by_parts: bool) -> Plan:
+        """Read the backup, and choose."""
         selection = Selection(self.how.extracting.tables)
-        collected = Collector(selection, spool)
-        reading = begun(self.paths, self.how.extracting, collected.wants, by_parts=by_parts)
+        collected = Collector(selection, self.spool)
+        reading = self._reading = begun(self.paths, self.how.extracting, collected.wants, by_parts=by_parts)
         self._read(reading, collected, selection)
-        refused = reading.refused(self.findings) or not collected.rows
-        if refused:
-            return self._outcome(reading, None, (), applied=False)
+        if reading.refused(self.findings) or not collected.rows:
+            return self
         dialect = self._fitting(collected.engine, reading)
         choice = Choice(collected, dialect, self.live, self.how.wanting)
-        self._names(collected, dialect)
+        self._names(dialect)
         choice.settle()
         self.findings += choice.findings
         self._tell_code(choice)
-        if self.how.script is not None or self.how.dry_run:
-            self._write(choice, collected)
-        counts = () if self.how.dry_run else self._apply(choice, collected)
-        return self._outcome(reading, choice, counts, applied=not self.how.dry_run)
+        self._choice = choice
+        return self
 
     def _read(self, reading: Reading, collected: Collector, selection: Selection) -> None:
         for event in reading.events():
@@ -210,7 +237,7 @@ class _Run:
             raise CannotCheck(f"{self.how.address.label}: {short[0]}", "bring it back into a server that is not older")
         return dialect
 
-    def _names(self, collected: Collector, dialect: Dialect) -> None:
+    def _names(self, dialect: Dialect) -> None:
         """Raises UsageError for a new name that is too long, or given for more than one table."""
         new, way = self.how.wanting.new_name, _way(dialect)
         if new is None:
@@ -239,30 +266,37 @@ class _Run:
         new = self.how.wanting.new_name
         return {table: new or table.name for table in choice.tables}
 
-    def _write(self, choice: Choice, collected: Collector) -> None:
+    @property
+    def _settled(self) -> Choice:
+        assert self._choice is not None  # asked for where `whole`
+        return self._choice
+
+    def script(self) -> Iterator[bytes]:
         """The script, by the names that the tables are to bear."""
-        script = _way(choice.dialect).script(choice.steps(self._called(choice)), collected.read)
-        head = [
-            "-- Made by sospes extract: it brings back " + ", ".join(name.label for name in choice.tables),
-            "-- It ends at the first error. Definitions are the backup's own words: read them before you run it.",
-        ]
-        lines = (" ".join(line.split()).encode() + b"\n" for line in head)
+        choice = self._settled
+        yield b"-- Made by sospes: it brings back " + ", ".join(_one_line(choice.tables)).encode() + b"\n"
+        yield b"-- It ends at the first error. Definitions are the backup's own words: read them before you run it.\n"
+        yield from _way(choice.dialect).script(choice.steps(self._called(choice)), choice.collected.read)
+
+    def write(self) -> None:
+        """Write the script to its file, or to the stream."""
         if self.how.script is not None:
-            write_whole(self.how.script, chain(lines, script), "name another file")
+            write_whole(self.how.script, self.script(), "name another file")
             return
         assert self.how.extracting.stream is not None  # the command gives one or the other
-        for block in chain(lines, script):
+        for block in self.script():
             self.how.extracting.stream.write(block)
         self.how.extracting.stream.flush()
 
-    def _apply(self, choice: Choice, collected: Collector) -> tuple[CountedTable, ...]:
-        """Run all steps on live."""
+    def apply(self) -> None:
+        """Run all steps on live, all or none."""
         landing = server_of(self.how.address.engine).landing(self.how.address, self.how.pace)
         try:
-            return self._landed(landing, choice, collected)
+            self.counts = self._landed(landing, self._settled, self._settled.collected)
         except BaseException:
             landing.abandon()
             raise
+        self.applied = True
 
     def _landed(self, landing: Landing, choice: Choice, collected: Collector) -> tuple[CountedTable, ...]:
         called = self._called(choice)
@@ -314,9 +348,10 @@ class _Run:
                 if self.how.progress is not None:
                     self.how.progress(0, step.table.label if step.table else "", done)
 
-    def _outcome(
-        self, reading: Reading, choice: Choice | None, counts: tuple[CountedTable, ...], *, applied: bool
-    ) -> Outcome[PutBack]:
+    def outcome(self) -> Outcome[PutBack]:
+        """What came of it."""
+        reading, choice = self._reading, self._choice
+        assert reading is not None  # it was read
         opened = reading.opened
         evidence = [Rung.PRESENT] + ([Rung.IDENTIFIED] if opened.form else [])
         called = self._called(choice) if choice is not None else {}
@@ -332,13 +367,18 @@ class _Run:
             findings=tuple(condensed(self.findings)),
             evidence=tuple(evidence),
             result=PutBack(
-                tables=tables, out=self.how.address.label if applied else None, form="database",
+                tables=tables, out=self.how.address.label if self.applied else None, form="database",
                 bytes=sum(table.bytes or 0 for table in tables), backup_bytes=opened.source.size, left_out=(),
-                missing=tuple(reading.salvage.missing) if reading.salvage is not None else None, applied=applied,
-                script=str(self.how.script) if self.how.script is not None and choice is not None else None,
-                counts=counts, made=tuple(_made(choice)),
+                missing=tuple(reading.salvage.missing) if reading.salvage is not None else None, applied=self.applied,
+                script=str(self.how.script) if self.how.script is not None and self.whole else None,
+                counts=self.counts, made=tuple(_made(choice)),
             ),
         )  # fmt: skip
+
+
+def _one_line(tables: Sequence[Name]) -> Iterator[str]:
+    """Names as a comment may hold them."""
+    return (" ".join(name.label.split()) for name in tables)
 
 
 def _told(refused: Sequence[str], landing: Landing, wrong: Sequence[CountedTable]) -> Iterator[Finding]:
