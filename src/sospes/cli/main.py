@@ -29,6 +29,7 @@ COMMANDS = {
     "seal": "write a sidecar that proves a backup unchanged later",
     "compare": "compare the rows of a backup with live, another backup, a side copy or a file",
     "mend": "write the statements that would bring lost or changed rows back",
+    "handover": "put a checked side copy in the live database's place, and keep the old one for the way back",
     "tidy": "list and drop side copies left behind, only those that Sospes made",
     "demo": "show all of it on made-up backups, without a server or a network",
 }

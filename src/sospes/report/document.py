@@ -66,7 +66,8 @@ def _common_evidence(outcomes: Sequence[Outcome[Any]]) -> list[Rung]:
 
 def _plain(value: Any) -> Any:
     if dataclasses.is_dataclass(value) and not isinstance(value, type):
-        return {field.name: _plain(getattr(value, field.name)) for field in dataclasses.fields(value)}
+        # A name that is a word of Python has an underscore behind it.
+        return {field.name.rstrip("_"): _plain(getattr(value, field.name)) for field in dataclasses.fields(value)}
     if isinstance(value, tuple | list):
         return [_plain(item) for item in value]
     if isinstance(value, dict):

@@ -33,6 +33,10 @@ def _state(item: Left) -> str:
         return "in use, or another machine's" if unfinished else "in use"
     if unfinished:
         return "its run has ended" if item.signed else "another user's: left alone"
+    if item.kind == "handed over":
+        return f"what was live before {item.backup} was handed over; sospes handover --back puts it back"
+    if item.kind == "unfinished handover":
+        return f"{item.backup} was begun: sospes handover once more goes on, sospes handover --back takes it back"
     if not item.signed:
         return "its name or mark is like ours, but this user's Sospes didn't make it: left alone"
     if item.kind == "table":

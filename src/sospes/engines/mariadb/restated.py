@@ -10,7 +10,7 @@ from sospes.model.kinds import Kind
 from sospes.sql.lexis import Lexis, Token
 from sospes.sql.phrase import Phrase
 
-_DEFINER = re.compile(rb"\bDEFINER\s*=\s*(`(?:[^`]|``)*`|'[^']*'|\w+)\s*@\s*(`(?:[^`]|``)*`|'[^']*'|[\w.%]+)", re.I)
+DEFINER = re.compile(rb"\bDEFINER\s*=\s*(`(?:[^`]|``)*`|'[^']*'|\w+)\s*@\s*(`(?:[^`]|``)*`|'[^']*'|[\w.%]+)", re.I)
 _HEAD = 400
 """Bytes at the beginning of a statement where its definer stands."""
 
@@ -39,7 +39,7 @@ class Restated:
         """
         statement = entry.definition.strip().removesuffix(entry.delimiter)
         if entry.kind in _DEFINED:
-            head, count = _DEFINER.subn(b"DEFINER=CURRENT_USER", statement[:_HEAD], count=1)
+            head, count = DEFINER.subn(b"DEFINER=CURRENT_USER", statement[:_HEAD], count=1)
             statement = head + statement[_HEAD:]
             self.definers += count
         elif entry.kind in _LAID_OUT:

@@ -7,6 +7,7 @@ from pathlib import Path
 import pymysql
 
 from sospes.sides.mariadb.applying import apply
+from sospes.sides.mariadb.handing import MariadbHanding, handovers
 from sospes.sides.mariadb.hosts import PrivateHost, SharedHost, drop_marked, marked_databases
 from sospes.sides.mariadb.landing import MariadbLanding
 from sospes.sides.mariadb.live import LiveMariadb
@@ -15,7 +16,7 @@ from sospes.sides.mariadb.restore import MariadbRestore
 from sospes.sides.servers.address import Address
 from sospes.sides.servers.binaries import Binaries
 from sospes.sides.servers.engine import ServerEngine
-from sospes.sides.servers.marks import Naming
+from sospes.sides.servers.marks import Left, Naming
 from sospes.sides.servers.restoring import Making
 
 
@@ -29,6 +30,11 @@ def _shared(address: Address, naming: Naming, making: Making) -> MariadbRestore:
     return MariadbRestore(SharedHost(address, naming), making.workers, making.of_kin)
 
 
+def _left(address: Address) -> Left:
+    left = marked_databases(address)
+    return Left([*left.marked, *handovers(address)], left.unseen)
+
+
 SERVER = ServerEngine(
     installed=INSTALLED,
     driver_error=pymysql.Error,
@@ -37,6 +43,7 @@ SERVER = ServerEngine(
     landing=MariadbLanding,
     private=_private,
     shared=_shared,
-    marked=marked_databases,
+    handing=MariadbHanding,
+    marked=_left,
     drop=drop_marked,
 )

@@ -8,6 +8,7 @@ import psycopg
 
 from sospes.sides.postgresql.applying import apply
 from sospes.sides.postgresql.cluster import LiveCluster
+from sospes.sides.postgresql.handing import PostgresqlHanding
 from sospes.sides.postgresql.hosts import PrivateHost, SharedHost, drop_marked, marked_databases
 from sospes.sides.postgresql.landing import PostgresqlLanding
 from sospes.sides.postgresql.live import LivePostgresql
@@ -45,6 +46,7 @@ SERVER = ServerEngine(
     landing=PostgresqlLanding,
     private=_private,
     shared=_shared,
+    handing=PostgresqlHanding,
     marked=marked_databases,
     drop=drop_marked,
 )

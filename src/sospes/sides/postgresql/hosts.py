@@ -68,9 +68,14 @@ class PostgresqlHost(Host, Protocol):
 
 @dataclass(slots=True)
 class _Databases:
-    """How the backup wants its databases: by statements that make them, or by the encoding of its header."""
+    """How the backup wants its databases: by statements that make them, or by the encoding of its header.
+
+    like  encoding, collation and character type of a database that new ones are made like, where the backup says
+          nothing and the encoding is the same: the copy of a live database then sorts as that does
+    """
 
     encoding: str | None
+    like: tuple[str, str, str] | None = None
     stated: dict[str, bytes] = field(default_factory=dict)
     problems: list[Finding] = field(default_factory=list)
 
@@ -84,6 +89,8 @@ class _Databases:
         provider = _PROVIDER.search(words)
         encoding = values.pop("ENCODING", self.encoding or "UTF8")
         plain = [("ENCODING", encoding), ("LC_COLLATE", "C"), ("LC_CTYPE", "C")]
+        if self.like is not None and self.like[0] == encoding:
+            plain = [("ENCODING", encoding), ("LC_COLLATE", self.like[1]), ("LC_CTYPE", self.like[2])]
         wanted = [("ENCODING", encoding), *values.items()] if values else plain
         if values and provider:
             wanted.append(("LOCALE_PROVIDER", provider[1]))
@@ -290,6 +297,8 @@ class SharedHost(OnSharedServer):
         """Make a database, and the role that restores into it; how to connect as that one."""
         with undivided(), connected(self._address, self._address.database or "postgres") as session:
             try:
+                [*like] = session.execute(_LIKE).fetchone() or []
+                self._databases.like = (like[0], like[1], like[2]) if like else None
                 self._databases.make(session, database, name)
             except psycopg.Error as error:
                 raise CannotCheck(f"{self._address.label}: {one_line(error)}", "nothing was restored") from error
@@ -371,6 +380,12 @@ _RECLAIMS = (
     "ALTER DATABASE {} RESET ALL",
     "ALTER DATABASE {} ALLOW_CONNECTIONS true CONNECTION LIMIT -1 IS_TEMPLATE false",
 )
+_LIKE = """
+SELECT pg_encoding_to_char(encoding), datcollate, datctype FROM pg_database
+WHERE datname = current_database() AND COALESCE(to_jsonb(pg_database) ->> 'datlocprovider', 'c') = 'c'
+"""
+"""Of a database whose locale is the system's; servers before 15 know no other."""
+
 _IDENTITY = "SELECT oid::text FROM pg_database WHERE datname = %s"
 _ROLE_IDENTITY = "SELECT 'role ' || oid FROM pg_roles WHERE rolname = %s"
 """What the mark of a role is bound to, which is that of no database."""

@@ -9,6 +9,7 @@ from pathlib import Path
 from sospes.engines.statements import Work
 from sospes.sides.servers.address import Address
 from sospes.sides.servers.binaries import Binaries, Installed
+from sospes.sides.servers.handing import Handing
 from sospes.sides.servers.landing import Landing, Pace
 from sospes.sides.servers.live import LiveDatabase
 from sospes.sides.servers.marks import Left, Naming
@@ -26,6 +27,7 @@ class ServerEngine:
     landing       a live database that tables are put into, at a pace
     private       starts a private server for a restore, from its programs, in a folder
     shared        a restore into new databases of a server in use; nothing is made before the first event
+    handing       a side copy, by its address, and a live database of the same server, by its name
     marked        what side copies left on a server in use: databases, roles, accounts
     drop          drops a database, role or account that is ours
     """
@@ -37,5 +39,6 @@ class ServerEngine:
     landing: Callable[[Address, Pace], Landing]
     private: Callable[[Binaries, Path | None, Making], EngineRestore]
     shared: Callable[[Address, Naming, Making], EngineRestore]
+    handing: Callable[[Address, str], Handing]
     marked: Callable[[Address], Left]
     drop: Callable[[Address, str], None]

@@ -131,6 +131,16 @@ def is_own_aside(name: str, state: Path) -> bool:
     return found is not None and hmac.compare_digest(found[2], _signature(("aside", found[1], "", ""), state)[:16])
 
 
+def signed(text: str, state: Path) -> str:
+    """A signature of a text that is kept on a server, with the secret that lies in the folder `state`."""
+    return _signature(("text", text, "", ""), state)
+
+
+def is_signed(text: str, signature: str, state: Path) -> bool:
+    """Whether this user's own Sospes signed a text."""
+    return hmac.compare_digest(signature, signed(text, state))
+
+
 @dataclass(frozen=True, slots=True)
 class Marked:
     """A database that carries the mark: its name on the server, the backup it was made from, and when.

@@ -1,0 +1,1 @@
+"""Putting a checked side copy in the live name's place."""

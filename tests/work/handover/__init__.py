@@ -1,0 +1,1 @@
+"""Side copies in the live name's place."""
