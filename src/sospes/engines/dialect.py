@@ -8,6 +8,7 @@ from dataclasses import dataclass, field
 from sospes.engines.leave import Leave
 from sospes.engines.statements import Statements
 from sospes.engines.way_back import WayBack
+from sospes.model.accounts import AccountFact
 from sospes.model.entries import Engine, Entry, Name
 from sospes.model.objects import DatabaseObject, ObjectKey
 from sospes.model.types import Hold, Meaning
@@ -23,6 +24,10 @@ def _nothing_said(_text: str) -> str:
 
 def _later(_before: DatabaseObject, item: DatabaseObject, _entry: Entry) -> DatabaseObject:
     return item
+
+
+def _no_accounts(_entry: Entry) -> Iterator[AccountFact]:
+    return iter(())
 
 
 def _no_version(_text: str) -> tuple[int, ...]:
@@ -42,6 +47,7 @@ class Dialect:
     leave_of       what may become of a statement on a side copy
     objects_of     what an entry defines, besides rows
     joined         what two definitions of one name make together; the later one takes the earlier one's place
+    accounts_of    what an entry says of who may do what on the whole server
     dropping       the statement that takes an object away
     statements     how rows are brought back
     way_back       how tables that are gone are brought back; None where there is no server to bring them to
@@ -71,6 +77,7 @@ class Dialect:
     dropping: Callable[[ObjectKey], str]
     statements: Statements
     way_back: WayBack | None = None
+    accounts_of: Callable[[Entry], Iterator[AccountFact]] = _no_accounts
     joined: Callable[[DatabaseObject, DatabaseObject, Entry], DatabaseObject] = _later
     least_version: Callable[[str], tuple[int, ...]] = _no_version
     is_own: Callable[[Name], bool] = _never

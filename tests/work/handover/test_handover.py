@@ -401,3 +401,25 @@ def test_tidy_says_where_a_handover_stands(on_mariadb: Pair, monkeypatch: pytest
     assert "unfinished handover" in unfinished and "goes on" in unfinished and "takes it back" in unfinished
     assert gone_on.code == 0 and "handover-gone-on" in gone_on.out
     assert "handed over" in finished
+
+
+def test_what_no_handover_changes_is_told(on_postgresql: Pair, postgres: PostgresServer) -> None:
+    on_postgresql.rehearse()
+    postgres.run_sql("postgres", "DROP DATABASE helm")
+    postgres.run_sql("postgres", "CREATE DATABASE helm TEMPLATE template0 LC_COLLATE 'C' LC_CTYPE 'C'")
+    postgres.run_sql("helm", "CREATE TABLE later (id int); GRANT SELECT ON later TO warden")
+    postgres.run_sql("helm", "UPDATE pg_extension SET extversion = '0.1' WHERE extname = 'plpgsql'")
+
+    told = {one["code"]: one["message"] for one in on_postgresql.handover("--without-rows").document["findings"]}
+
+    assert "collation" in told["made-otherwise"] or "character type" in told["made-otherwise"]
+    assert "plpgsql" in told["extension-version"]
+    assert "public.later" in told["rights-not-carried"] and "rows-not-compared" in told
+
+
+def test_rights_stay_with_names_where_databases_are_not_renamed(on_mariadb: Pair) -> None:
+    on_mariadb.rehearse()
+    told = {
+        one["code"]: one["message"] for one in sospes(*on_mariadb.words("--dry-run"), "--json").document["findings"]
+    }
+    assert "stay with its name" in told["rights-stay"]

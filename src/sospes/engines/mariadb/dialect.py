@@ -6,7 +6,7 @@ import re
 from dataclasses import replace
 
 from sospes.engines.dialect import Dialect
-from sospes.engines.mariadb import objects, types
+from sospes.engines.mariadb import accounts, objects, types
 from sospes.engines.mariadb.guard import leave_of
 from sospes.engines.mariadb.statements import MariadbStatements
 from sospes.engines.mariadb.way_back import MariadbWayBack
@@ -39,6 +39,7 @@ MARIADB = Dialect(
     is_exact=types.is_exact,
     leave_of=leave_of,
     objects_of=objects.objects_of,
+    accounts_of=accounts.accounts_of,
     dropping=objects.dropping,
     statements=MariadbStatements(back_quoted),
     way_back=MariadbWayBack(),

@@ -5,7 +5,7 @@ from __future__ import annotations
 import re
 
 from sospes.engines.dialect import Dialect
-from sospes.engines.postgresql import objects, types
+from sospes.engines.postgresql import accounts, objects, types
 from sospes.engines.postgresql.guard import EXTENSIONS, leave_of
 from sospes.engines.postgresql.statements import PostgresqlStatements
 from sospes.engines.postgresql.way_back import PostgresqlWayBack
@@ -35,6 +35,7 @@ POSTGRESQL = Dialect(
     is_exact=types.is_exact,
     leave_of=leave_of,
     objects_of=objects.objects_of,
+    accounts_of=accounts.accounts_of,
     joined=objects.joined,
     dropping=objects.dropping,
     statements=STATEMENTS,

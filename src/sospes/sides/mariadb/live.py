@@ -14,7 +14,9 @@ from typing import Any
 import pymysql
 from pymysql.cursors import SSCursor
 
+from sospes.engines.mariadb.accounts import facts_of
 from sospes.engines.registry import dialect_of
+from sospes.model.accounts import AccountBook, AccountFact, AccountKey, AccountKind, Accounts
 from sospes.model.entries import Column, Engine, Name
 from sospes.model.errors import CannotCheck, UsageError
 from sospes.model.events import Batch, Held, Notation
@@ -159,6 +161,24 @@ class LiveMariadb:
             return objects_of(self._connection, name, mariadb=self.engine is Engine.MARIADB)
         except pymysql.Error as error:
             raise _refused(self._address, error) from error
+
+    def accounts(self) -> Accounts | None:
+        """Who may do what on the whole server; None for a user who may not see accounts."""
+        book = AccountBook()
+        try:
+            with self._connection.cursor() as cursor:
+                cursor.execute("SELECT User, Host FROM mysql.user WHERE User NOT LIKE 'sospes\\_%'")
+                for user, host in cursor.fetchall():
+                    name = back_quoted(str(user)) + (f"@{back_quoted(str(host))}" if host else "")
+                    book.take(AccountFact(AccountKey(AccountKind.ACCOUNT, f"{user}@{host}" if host else str(user))))
+                    for query in (f"SHOW CREATE USER {name}", f"SHOW GRANTS FOR {name}")[0 if host else 1 :]:
+                        cursor.execute(query)
+                        for (text,) in cursor.fetchall():
+                            for fact in facts_of(str(text)):
+                                book.take(fact)
+        except pymysql.Error:
+            return None
+        return book.found
 
     def is_side_copy(self) -> bool:
         """Whether the database has the table that marks those that Sospes makes."""

@@ -11,6 +11,7 @@ from dataclasses import replace
 
 import psycopg
 
+from sospes.model.accounts import AccountKey, Accounts
 from sospes.model.entries import Engine
 from sospes.model.errors import CannotCheck, UsageError
 from sospes.model.events import Batch
@@ -74,6 +75,13 @@ class LiveCluster:
     def objects(self, *, every: bool) -> dict[ObjectKey, DatabaseObject]:
         """Nothing: objects are compared database by database."""
         return {}
+
+    def accounts(self) -> Accounts | None:
+        """Who may do what on the server, and what new things in its databases are given to others."""
+        found: dict[AccountKey, frozenset[str]] = {}
+        for name, database in self._databases.items():
+            found |= {**(database.accounts() or {}), **database.default_rights(name)}
+        return found
 
     def is_side_copy(self) -> bool:
         """A whole server is none."""

@@ -16,12 +16,14 @@ from psycopg.pq import ExecStatus
 from psycopg.pq.abc import PGconn, PGresult
 
 from sospes.engines.registry import dialect_of
+from sospes.model.accounts import AccountKey, Accounts
 from sospes.model.entries import Column, Engine, Name
 from sospes.model.errors import CannotCheck, UsageError
 from sospes.model.events import Batch
 from sospes.model.objects import DatabaseObject, ObjectKey
 from sospes.rows.copied import lines_batch
 from sospes.rows.decoding import Row, first_cell, held_parts
+from sospes.sides.postgresql.accounts import accounts_of, default_rights_of
 from sospes.sides.postgresql.objects import large_objects_of, objects_of
 from sospes.sides.servers.address import Address
 from sospes.sides.servers.live import LiveTable
@@ -135,6 +137,14 @@ class LivePostgresql:
             return found | large_objects_of(self._connection) if every else found
         except psycopg.Error as error:
             raise _refused(self._address, error) from error
+
+    def accounts(self) -> Accounts | None:
+        """Who may do what on the whole server."""
+        return accounts_of(self._connection)
+
+    def default_rights(self, database: str) -> dict[AccountKey, frozenset[str]]:
+        """What new things in this database are given to others."""
+        return default_rights_of(self._connection, database)
 
     def is_side_copy(self) -> bool:
         """Whether the database's comment is the mark of those that Sospes makes."""

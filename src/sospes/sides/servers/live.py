@@ -6,6 +6,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from typing import Protocol
 
+from sospes.model.accounts import Accounts
 from sospes.model.entries import Column, Engine, Name
 from sospes.model.events import Batch
 from sospes.model.objects import DatabaseObject, ObjectKey
@@ -45,6 +46,10 @@ class LiveDatabase(Protocol):
 
     def objects(self, *, every: bool) -> dict[ObjectKey, DatabaseObject]:
         """What the database has besides rows; `every` one, or only what belongs to tables."""
+        ...
+
+    def accounts(self) -> Accounts | None:
+        """Who may do what on the whole server; None where this user may not see that."""
         ...
 
     def is_side_copy(self) -> bool:

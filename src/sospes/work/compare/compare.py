@@ -9,6 +9,7 @@ from dataclasses import dataclass, replace
 from itertools import islice, zip_longest
 from pathlib import Path
 
+from sospes.model.accounts import UnlikeAccount, unlike_accounts
 from sospes.model.entries import Name
 from sospes.model.errors import NotFound
 from sospes.model.findings import Finding, Place, doubt, fault, note, verdict_of
@@ -25,6 +26,7 @@ from sospes.work.compare.matching import Comparing, Matched, matched, reading
 from sospes.work.compare.pairing import Pairing, pair_tables
 from sospes.work.compare.sides.opening import open_sides
 from sospes.work.compare.sides.protocol import RowSide, RowTable
+from sospes.work.objects.accounts import AccountDifference, listed_accounts, told_accounts
 from sospes.work.objects.differences import (
     ObjectDifference,
     Scope,
@@ -77,6 +79,7 @@ class Comparison:
     differences: tuple[Difference, ...]
     objects: tuple[ObjectDifference, ...] | None
     figures: tuple[CheckedFigure, ...] | None = None
+    accounts: tuple[AccountDifference, ...] | None = None
 
 
 def compare(left_place: Path | Address, right_place: Path | Address, how: Comparing) -> Outcome[Comparison]:
@@ -121,11 +124,22 @@ def _compare(left: RowSide, right: RowSide, how: Comparing, stack: ExitStack) ->
         tables.append(_compared(found, looked_at))
         differences.append(looked_at.listed if looked_at is not None else [])
         findings += _table_findings(tables[-1], left.name, found.live)
+    accounts = _accounts(left, right, how)
     comparison = Comparison(
         left=left.name, right=right.name, tables=tuple(tables), objects=objects,
-        differences=_spread(differences, how.limit),
+        differences=_spread(differences, how.limit), accounts=None if accounts is None else listed_accounts(accounts),
     )  # fmt: skip
-    return comparison, [*findings, *told_of_objects]
+    return comparison, [*findings, *told_of_objects, *told_accounts(accounts or (), left.name, right.name)]
+
+
+def _accounts(left: RowSide, right: RowSide, how: Comparing) -> list[UnlikeAccount] | None:
+    """What differs of who may do what, between a backup of a whole server and a server; None where not compared."""
+    if how.rows_only or how.tables or how.database or left.engine is None or right.engine is None:
+        return None
+    if left.engine.family is not right.engine.family:
+        return None
+    backup, live = left.accounts(), right.accounts()
+    return None if backup is None or live is None else list(unlike_accounts(backup, live))
 
 
 def _paired(left: RowSide, right: RowSide, how: Comparing) -> Pairing:

@@ -9,6 +9,7 @@ import xxhash
 
 from sospes.engines.dialect import Dialect
 from sospes.engines.registry import dialect_of
+from sospes.model.accounts import AccountBook
 from sospes.model.entries import ConstraintKind, Engine, Entry
 from sospes.model.events import LargeObjectPart
 from sospes.model.kinds import Kind
@@ -23,11 +24,13 @@ _WRITTEN = re.compile(rb"\blowrite\s*\(\s*\d+\s*,\s*E?'([^']*)'")
 class BackupObjects:
     """Takes in entries; `found` has the objects, by database.
 
+    accounts  what the backup says of who may do what on the whole server
     unnamed   tables with a constraint that the server would name by itself
     children  tables that inherit; which of their columns' defaults are their own is not told apart
     """
 
     found: dict[str | None, dict[ObjectKey, DatabaseObject]] = field(default_factory=dict)
+    accounts: AccountBook = field(default_factory=AccountBook)
     unnamed: set[tuple[str, str]] = field(default_factory=set)
     children: set[tuple[str, str]] = field(default_factory=set)
     _digests: dict[tuple[str | None, str], xxhash.xxh3_128] = field(default_factory=dict)
@@ -41,6 +44,8 @@ class BackupObjects:
         if entry.kind == Kind.TABLE and entry.parents:
             self.children.add((entry.name.schema or "", entry.name.name))
         dialect = dialect_of(engine)
+        for fact in dialect.accounts_of(entry):
+            self.accounts.take(fact)
         for key, item in dialect.objects_of(entry):
             if key.kind != "default" or (key.schema, key.about) not in self.children:
                 known[key] = _together(known.get(key), item, entry, dialect)

@@ -13,15 +13,16 @@ from pathlib import Path
 from sospes.engines.registry import dialect_of
 from sospes.formats.form import nothing
 from sospes.formats.opening import Opened, open_backup, require_room
+from sospes.model.accounts import AccountKind, unlike_accounts
 from sospes.model.entries import Engine, Entry, Name
 from sospes.model.errors import CannotCheck, UsageError
 from sospes.model.events import Header
-from sospes.model.findings import Finding, doubt, fault, verdict_of
+from sospes.model.findings import Finding, doubt, fault, note, verdict_of
 from sospes.model.kinds import Kind
 from sospes.model.outcome import Outcome, TableSummary
 from sospes.model.verdict import Rung, Severity, Verdict
 from sospes.sides.embedded.keys import NotRehearsed
-from sospes.sides.registry import outside, server_of
+from sospes.sides.registry import open_live, outside, server_of
 from sospes.sides.servers.address import Address
 from sospes.sides.servers.binaries import find_binaries
 from sospes.sides.servers.marks import Naming
@@ -65,7 +66,10 @@ def rehearse_on_server(paths: Sequence[Path], how: Rehearsing, server: Address |
     tally = Tally()
     rehearsal = None
     if opened.form is not None and header is not None and engine is not None:
-        rehearsal = _on_server(opened, _Task(paths, how, header, engine, server), (steps, tally))
+        task = _Task(paths, how, header, engine, server)
+        rehearsal = _on_server(opened, task, (steps, tally))
+        if server is not None:
+            findings += _accounts(task, server)
     else:
         findings += [event for event in opened.events() if isinstance(event, Finding)]
     return Outcome(
@@ -75,6 +79,31 @@ def rehearse_on_server(paths: Sequence[Path], how: Rehearsing, server: Address |
         result=rehearsal or _nothing(opened),
         seconds=time.perf_counter() - begin,
     )
+
+
+def _accounts(task: _Task, server: Address) -> Iterator[Finding]:
+    """Which accounts and rights of a backup of a whole server this one lacks, and which it has beyond them."""
+    backup = task.objects.accounts.found
+    if not any(key.kind is AccountKind.ACCOUNT for key in backup):
+        return
+    live = open_live(replace(server, database=None), _ACCOUNTS_SECONDS)
+    try:
+        known = live.accounts()
+    finally:
+        live.close()
+    unlike = list(unlike_accounts(backup, known)) if known is not None else []
+    for only, code, said in (
+        ("backup", "accounts-missing", "of the backup's accounts, this server lacks"),
+        ("live", "accounts-beyond", "beyond the backup's accounts, this server has"),
+    ):
+        names = [one.key.who for one in unlike if one.only == only and one.key.kind is AccountKind.ACCOUNT]
+        if names:
+            more = f" and {len(names) - 8:,} more" if len(names) > 8 else ""
+            advice = "compare the backup with the whole server, rights included: sospes compare BACKUP URL"
+            yield note(code, f"{said} {', '.join(names[:8])}{more}", advice)
+
+
+_ACCOUNTS_SECONDS = 600
 
 
 @dataclass(frozen=True, slots=True)

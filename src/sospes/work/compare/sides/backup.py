@@ -10,6 +10,7 @@ from typing import Self
 from sospes.engines.registry import dialect_of
 from sospes.formats.form import nothing
 from sospes.formats.opening import Opened, Opening, open_backup
+from sospes.model.accounts import AccountKind, Accounts
 from sospes.model.entries import Column, ConstraintKind, Engine, Entry, Name
 from sospes.model.events import Batch, Header, LargeObjectPart, RowsBegin
 from sospes.model.findings import Finding, Place, fault
@@ -203,6 +204,11 @@ class BackupRows(BasicSide):
         [only] = found.values()
         everybody = {key: item for key, item in self.objects.found.get(None, {}).items() if key.kind == "role"}
         return ObjectSide(everybody | only, frozenset(self.objects.unnamed), major_of(self.version), is_backup=True)
+
+    def accounts(self) -> Accounts | None:
+        """Who may do what on the server that the backup is of, if it makes any account."""
+        found = self.objects.accounts.found
+        return found if any(key.kind is AccountKind.ACCOUNT for key in found) else None
 
     def slices(self, places: Sequence[tuple[int, int]]) -> Iterator[bytes] | None:
         """The plain text from each place to its end, places in order and apart; None where none can be had again."""

@@ -8,6 +8,7 @@ from dataclasses import dataclass, field, replace
 from typing import TypeVar
 
 from sospes.engines.registry import dialect_of
+from sospes.model.accounts import Accounts
 from sospes.model.entries import Name
 from sospes.model.events import Batch
 from sospes.rows.copied import CopySums
@@ -70,6 +71,10 @@ class LiveRows(BasicSide):
     def value(self, query: str) -> str:
         """What a query of the user gives, in the snapshot."""
         return self.database.value(query)
+
+    def accounts(self) -> Accounts | None:
+        """Who may do what on the server, where all of it was opened."""
+        return self.database.accounts() if self.database_name is None else None
 
     def slices(self, _places: Sequence[tuple[int, int]]) -> None:
         """A server has no text to come back to."""

@@ -8,6 +8,7 @@ from dataclasses import dataclass, field
 from pathlib import Path
 from typing import Protocol
 
+from sospes.model.accounts import Accounts
 from sospes.model.entries import Column, Engine, Name
 from sospes.model.events import Batch
 from sospes.model.findings import Finding
@@ -106,6 +107,10 @@ class RowSide(Protocol):
         """What a query of the user gives, the first cell of its first row; None where there is nothing to ask."""
         ...
 
+    def accounts(self) -> Accounts | None:
+        """Who may do what on the whole server; None where it is of one database, or says nothing of that."""
+        ...
+
 
 @dataclass(slots=True, kw_only=True)
 class BasicSide:
@@ -131,6 +136,10 @@ class BasicSide:
 
     def value(self, _query: str) -> str | None:
         """There is nothing to ask."""
+        return None
+
+    def accounts(self) -> Accounts | None:
+        """It says nothing of a server."""
         return None
 
 
