@@ -4,7 +4,7 @@ PYTHON ?= python3
 BIN := $(VENV)/bin
 PYTEST := $(BIN)/python -m pytest --numprocesses auto --dist worksteal
 
-.PHONY: demo test check lint bench coverage mutants fuzz dist oldest clean
+.PHONY: demo test check lint bench coverage mutants fuzz dist oldest manual clean
 
 demo: $(VENV)/ready
 	$(BIN)/sospes demo
@@ -45,6 +45,10 @@ dist: $(VENV)/ready
 	rm -rf build/wheel-only && $(PYTHON) -m venv build/wheel-only
 	build/wheel-only/bin/python -m pip install --quiet --disable-pip-version-check dist/*.whl
 	cd build && wheel-only/bin/sospes demo --work-folder wheel-only
+
+# docs/sospes.1, from the program's own options
+manual: $(VENV)/ready
+	$(BIN)/python tools/manual.py
 
 # the oldest versions that pyproject.toml allows
 oldest: $(VENV)/ready

@@ -38,6 +38,8 @@ INTERRUPTED = 130
 
 def run() -> int:
     """The program's work, for the words that it was called with; its exit code."""
+    if "_ARGCOMPLETE" in os.environ:
+        complete()
     gc.set_threshold(1_000_000, 20, 20)  # rows come and go by the thousand and never form cycles
     return main(sys.argv[1:])
 
@@ -171,8 +173,26 @@ class _Parser(argparse.ArgumentParser):
 _WRONG = re.compile(r"unrecognized arguments: (\S+?)(?:=\S*)?(?:\s|$)|invalid choice: '([^']+)'")
 
 
-def _parser(wanted: str | None) -> tuple[argparse.ArgumentParser, ModuleType | None]:
-    """The parser; only the wanted command's module is loaded, which keeps the start fast."""
+def whole_parser() -> argparse.ArgumentParser:
+    """The parser with all commands and their options, for the manual."""
+    parser, _ = _parser(None, whole=True)
+    return parser
+
+
+def complete() -> None:
+    """Answer a shell that asks how a line goes on; ends the program. The library for that is an extra."""
+    import argcomplete
+
+    from sospes.cli.completing import add_completers
+
+    words = os.environ.get("COMP_LINE", "").split()[1:]
+    parser, _ = _parser(next((word for word in words if word in COMMANDS), None))
+    add_completers(parser)
+    argcomplete.autocomplete(parser)
+
+
+def _parser(wanted: str | None, *, whole: bool = False) -> tuple[argparse.ArgumentParser, ModuleType | None]:
+    """The parser; only the wanted command's module is loaded, which keeps the start fast, or all of them."""
     parser = _Parser(
         prog="sospes",
         description="Checks that database backups are intact and restorable, and brings single tables back.",
@@ -182,7 +202,7 @@ def _parser(wanted: str | None) -> tuple[argparse.ArgumentParser, ModuleType | N
     subparsers = parser.add_subparsers(dest="command", metavar="COMMAND", title="commands")
     found = None
     for name, summary in COMMANDS.items():
-        if name != wanted:
+        if name != wanted and not whole:
             subparsers.add_parser(name, help=summary)
             continue
         found = importlib.import_module(f"sospes.cli.{name}")

@@ -44,6 +44,11 @@ def configure(parser: argparse.ArgumentParser) -> None:
         "that belongs to them",
     )
     parser.add_argument(
+        "--without-triggers",
+        action="store_true",
+        help="keep triggers of live from running for these rows, where the engine can; needs the owner of the tables",
+    )
+    parser.add_argument(
         "--apply",
         nargs="?",
         const="",
@@ -69,6 +74,7 @@ def run(args: argparse.Namespace) -> int:
             only=Only(kind=args.only, columns=args.columns, first_key=args.from_key, last_key=args.to_key),
             only_cause=args.only_cause,
             objects=args.objects,
+            without_triggers=args.without_triggers,
             apply_to=_confirmed(args),
             right_word=args.right,
             now=datetime.now().astimezone(),

@@ -96,6 +96,10 @@ class Statements(Protocol):
         """The values of a row as literals between parentheses."""
         ...
 
+    def without_triggers(self, tables: Sequence[Name]) -> tuple[Sequence[bytes], Sequence[bytes]] | None:
+        """What keeps the triggers of tables from running, and what lets them run again; None where nothing can."""
+        ...
+
     def script(self, work: Work) -> Iterator[bytes]:
         """All statements as one guarded transaction, with the counts at the end."""
         ...
@@ -184,6 +188,10 @@ class StatementsInWords:
         """Make a list of rows, and take all of them out that are as they were seen."""
         yield from self._list(listed)
         yield Guarded(self._joined_delete(listed), len(listed.rows))
+
+    def without_triggers(self, _tables: Sequence[Name]) -> tuple[Sequence[bytes], Sequence[bytes]] | None:
+        """Nothing can, in general."""
+        return None
 
     def _list(self, listed: Listed) -> Iterator[Guarded]:
         """A temporary table whose columns have the types of the table's own, and the rows in it."""

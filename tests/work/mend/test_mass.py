@@ -167,3 +167,41 @@ def test_a_table_that_is_gone_is_named_with_its_way_back_and_is_part_of_the_scri
     live.run("DROP TABLE sign")
     assert live.mend(tmp_path / "applied.sql", "--objects", "--apply", "--confirm", "mass").code == 0
     assert live.differing() == []
+
+
+def test_triggers_can_be_kept_from_changing_rows_again(postgres: PostgresServer, tmp_path: Path) -> None:
+    address = f"postgresql://postgres@/mass?host={postgres.folder}"
+    postgres.run_sql("postgres", "DROP DATABASE IF EXISTS mass")
+    postgres.run_sql("postgres", "CREATE DATABASE mass")
+    postgres.run_sql(
+        "mass",
+        "CREATE TABLE log (id int PRIMARY KEY, name text, touched text); INSERT INTO log SELECT g, g, 'no' FROM generate_series(1, 300) g;"
+        "CREATE FUNCTION touch() RETURNS trigger LANGUAGE plpgsql AS $$ BEGIN NEW.touched := 'yes'; RETURN NEW; END $$;"
+        "CREATE TRIGGER b_touch BEFORE UPDATE ON log FOR EACH ROW EXECUTE FUNCTION touch();"
+        "CREATE TRIGGER off BEFORE UPDATE ON log FOR EACH ROW EXECUTE FUNCTION touch(); ALTER TABLE log DISABLE TRIGGER off",
+    )
+    night = tmp_path / "night.sql"
+    night.write_bytes(postgres.dump("mass"))
+    postgres.run_sql("mass", "UPDATE log SET name = 'gone'")
+    words = ("mend", night, address, "--apply", "--confirm", "mass", "--json", "--out")
+
+    again = sospes(*words, tmp_path / "1.sql")
+    still = sospes(*words, tmp_path / "2.sql", "--without-triggers", "--undo", tmp_path / "undo.sql")
+
+    assert again.code == 1 and "rows-still-differ" in again.codes
+    assert still.code == 0 and "triggers-kept-still" in still.out
+    assert sospes("compare", night, address, "--json").codes == [], "triggers are as they were, too"
+    states = postgres.query(
+        "mass", "SELECT tgname, tgenabled FROM pg_trigger WHERE NOT tgisinternal ORDER BY 1"
+    ).split()
+    assert states == [b"b_touch|O", b"off|D"]
+    postgres.run_sql("mass", (tmp_path / "undo.sql").read_bytes())
+    postgres.run_sql("postgres", "DROP DATABASE mass")
+
+
+def test_engines_that_cannot_keep_triggers_still_say_so(mariadb: MariadbServer, tmp_path: Path) -> None:
+    night = tmp_path / "night.sql"
+    night.write_bytes(mariadb.dump("harbour"))
+    address = f"mariadb://root@localhost/harbour?unix_socket={mariadb.folder}/s"
+    run = sospes("mend", night, address, "--out", tmp_path / "fix.sql", "--without-triggers")
+    assert run.code == 2 and "no way to keep triggers" in run.err and not (tmp_path / "fix.sql").exists()

@@ -8,6 +8,7 @@ from sospes.engines.statements import CONTROL, Guarded, Listed, StatementsInWord
 from sospes.model.entries import Column, Name
 from sospes.model.events import Held
 from sospes.model.types import base_type
+from sospes.sql.quoting import literal
 
 _WITH_EQUALITY = frozenset(
     "smallint integer bigint int int2 int4 int8 oid numeric decimal real double float4 float8 boolean bool text "
@@ -16,6 +17,12 @@ _WITH_EQUALITY = frozenset(
 )
 """Types of PostgreSQL whose values are found by their literal. Of all others (types without equality or with one
 that means something else, those of the backup's own, names of objects, arrays, ranges) the text is compared."""
+
+
+_STILL = """CREATE TEMPORARY TABLE sospes_triggers ON COMMIT DROP AS SELECT tgrelid::regclass AS of, tgname AS name
+FROM pg_catalog.pg_trigger WHERE tgrelid IN ({listed}) AND NOT tgisinternal AND tgenabled = 'O'"""
+_SWITCHED = """DO $sospes$ DECLARE one record; BEGIN FOR one IN SELECT * FROM pg_temp.sospes_triggers LOOP
+  EXECUTE pg_catalog.format('ALTER TABLE %s {how} TRIGGER %I', one.of, one.name); END LOOP; END $sospes$"""
 
 
 class PostgresqlStatements(StatementsInWords):
@@ -82,6 +89,15 @@ class PostgresqlStatements(StatementsInWords):
         yield from super()._list(listed)
         yield Guarded(b"ANALYZE " + self._list_name(listed), None)
 
+    def without_triggers(self, tables: Sequence[Name]) -> tuple[Sequence[bytes], Sequence[bytes]] | None:
+        """Disable those that run for everybody, and enable the very same again, in the transaction of the rows."""
+        if not tables:
+            return (), ()
+        listed = ", ".join(literal(self._table(table).decode()) + "::regclass" for table in tables)
+        return [_STILL.format(listed=listed).encode(), _SWITCHED.format(how="DISABLE").encode()], [
+            _SWITCHED.format(how="ENABLE").encode()
+        ]
+
     def script(self, work: Work) -> Iterator[bytes]:
         """One transaction around a block that counts each statement's rows."""
         yield b"BEGIN;\nSET LOCAL client_encoding = 'UTF8';\n"
@@ -89,7 +105,7 @@ class PostgresqlStatements(StatementsInWords):
         yield from closed(work.before)
         # A dollar quote around statements, whose values may hold any quotes, that of the block included.
         tag = _tag_for(work.rows)
-        yield b"DO %s\nDECLARE\n  touched bigint;\n  done bigint := 0;\nBEGIN\n" % tag
+        yield b"DO %s\n#variable_conflict use_column\nDECLARE\n  touched bigint;\n  done bigint := 0;\nBEGIN\n" % tag
         number = 0
         for one in work.rows:
             yield b"  %s;\n" % one.statement

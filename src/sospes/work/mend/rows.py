@@ -71,6 +71,7 @@ class Mending:
     only       which rows are brought back of those that differ
     only_cause the number, or the kind, of the only cause whose rows are brought back; None for all rows
     objects    whether dropped objects are made anew, tables included
+    without_triggers  whether triggers of live are kept from running for the rows
     apply_to   the name of the database to apply the statements to, which must be RIGHT's; None writes only
     right_word how RIGHT was named, for the commands that are told
     """
@@ -81,6 +82,7 @@ class Mending:
     only: Only = field(default_factory=Only)
     only_cause: str | None = None
     objects: bool = False
+    without_triggers: bool = False
     apply_to: str | None = None
     right_word: str = "RIGHT"
     now: datetime | None = None
@@ -101,7 +103,7 @@ def mend(left_place: Path | Address, right_place: Path | Address, how: Mending) 
             engine = _engine(left, right)
             pairing = pair_tables(left, right, how.comparing.choice)
             fixes = _ordered(_fixes((left, right), pairing, how, stack))
-            triggers = _triggers(right, fixes)
+            triggers = _triggers(right, fixes, without=how.without_triggers)
             chosen = {(fix.pair.right.name.schema or "", fix.pair.right.name.name) for fix in fixes}
             made = object_fixes(left, right, frozenset(chosen) if how.comparing.tables else None) if how.objects else []
         gone = _plan(left, right_place, pairing, how, kept)
@@ -138,7 +140,7 @@ class _Script:
 
 def _put(right: Path | Address, how: Mending, what: _Script) -> None:
     """Write both scripts; run the one that brings back, if that was asked for: whole tables first."""
-    forward, back = _works(what.fixes, what.made, what.engine)
+    forward, back = (_stilled(work, what, how) for work in _works(what.fixes, what.made, what.engine))
     told = [*_counts(what.fixes, what.gone), *(f"made anew: {one.item.key.label}" for one in what.made)]
     header = _header(what.left, what.right, how, told)
     statements = dialect_of(what.engine).statements
@@ -150,6 +152,20 @@ def _put(right: Path | Address, how: Mending, what: _Script) -> None:
     if what.gone is not None:
         what.gone.apply()
     server_of(right.engine).apply(right, forward)
+
+
+def _stilled(work: Work, what: _Script, how: Mending) -> Work:
+    """The same, with the triggers of its tables kept from running, where that is asked for."""
+    if not how.without_triggers:
+        return work
+    tables = [fix.pair.right.name for fix in what.fixes if fix.inserts or fix.updates]
+    still = dialect_of(what.engine).statements.without_triggers(tables)
+    if still is None:
+        raise UsageError(
+            f"{dialect_of(what.engine).title} has no way to keep triggers from running in a transaction",
+            "leave --without-triggers away, and look at what differs afterwards",
+        )
+    return replace(work, before=[*work.before, *still[0]], behind=[*still[1], *work.behind])
 
 
 def _engine(left: RowSide, right: RowSide) -> Engine:
@@ -302,7 +318,7 @@ def _gone(pairing: Pairing, left: RowSide, right: RowSide, how: Mending, plan: P
         )
 
 
-def _triggers(right: RowSide, fixes: Sequence[Fix]) -> list[Finding]:
+def _triggers(right: RowSide, fixes: Sequence[Fix], *, without: bool) -> list[Finding]:
     """Triggers on tables that are changed: what they do comes on top of the script."""
     if not right.live:
         return []
@@ -316,11 +332,16 @@ def _triggers(right: RowSide, fixes: Sequence[Fix]) -> list[Finding]:
     named = [f"{key.name} on {key.about}" for key in found if (key.schema, key.about) in tables]
     if not named:
         return []
+    if without:
+        listed = ", ".join(sorted(named))
+        return [
+            note("triggers-kept-still", f"triggers are kept from running for the rows that are brought back: {listed}")
+        ]
     return [
         note(
             "triggers-run",
             f"triggers will run for the rows that are brought back: {', '.join(sorted(named))}",
-            "look at what they do; compare once more after the script was applied",
+            "look at what they do; compare once more after the script was applied; or give --without-triggers",
         )
     ]
 
