@@ -3,6 +3,8 @@
 from __future__ import annotations
 
 import os
+import re
+import shlex
 import signal
 import socket
 import sqlite3
@@ -15,6 +17,7 @@ from pathlib import Path
 
 import pytest
 
+from sospes.cli.main import whole_parser
 from tests.backups import copy_table, mysql, postgresql, tides
 from tests.conftest import sospes
 from tests.servers import MariadbServer
@@ -235,3 +238,17 @@ def test_definitions_that_run_code_stand_under_a_heading_that_says_so(tmp_path: 
         assert lines[at - 1] == f"-- {text}, in the backup's own words: read it before you run it"
     assert "own words" not in lines[lines.index("CREATE TABLE public.tide (") - 1]
     assert sospes("verify", tmp_path / "o.sql", "--json").document["verdict"] != "unsound"
+
+
+COMMAND = re.compile(r"^ +\$ (sospes .+)$|`(sospes [a-z]+ [^`]+)`", re.M)
+
+
+def test_every_command_in_the_documents_by_incident_can_be_given() -> None:
+    text = (Path(__file__).parents[2] / "docs" / "incidents.md").read_text()
+    commands = [one or other for one, other in COMMAND.findall(text)]
+    assert len(commands) > 20
+    parser = whole_parser()
+    for command in commands:
+        words = shlex.split(command)[1:]
+        parsed = parser.parse_args(words)
+        assert parsed.command == words[0], command

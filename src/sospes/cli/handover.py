@@ -66,6 +66,7 @@ def run(args: argparse.Namespace) -> int:
             comparing=None if args.without_rows else comparing,
             end_sessions=args.end_sessions,
             dry_run=args.dry_run,
+            word=args.side,
         )
         outcome = hand_back(how) if args.back else hand_over(how)
     if not args.json:

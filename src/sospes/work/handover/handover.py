@@ -28,6 +28,7 @@ class Handover:
     comparing    how rows of live are looked for that the copy hasn't; None to go without
     end_sessions whether sessions of others are ended
     dry_run      look, check and say, and do nothing
+    word         how the side copy was named, for the command that is told
     """
 
     side: Address
@@ -37,6 +38,7 @@ class Handover:
     comparing: Comparing | None = None
     end_sessions: bool = False
     dry_run: bool = False
+    word: str = "URL"
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -188,7 +190,7 @@ def _result(how: Handover, look: Look | None, newer: tuple[LostTable, ...], swap
     return HandedOver(
         from_=how.side.database or "", to=how.live, kept_as=swapped.kept_as if swapped else None,
         sessions_ended=swapped.ended if swapped else 0, steps=swapped.steps if swapped else (),
-        way_back=f"sospes handover URL --live {how.live} --back --confirm {how.live}" if swapped else None,
+        way_back=f"sospes handover {how.word} --live {how.live} --back --confirm {how.live}" if swapped else None,
         done=swapped is not None, backup=look.marked.backup or None if look else None,
         made_at=look.marked.made_at or None if look else None, live_bytes=look.live_bytes if look else None,
         side_bytes=look.side_bytes if look else None, sessions=look.sessions if look else (), newer=newer,
