@@ -61,6 +61,9 @@ class WayBack(Protocol):
     transactional: bool
     names_aside: bool
 
+    working: str
+    """A query for the names of the server's own functions that do more than work out a value; empty without any."""
+
     def setting(self, entry: Entry) -> tuple[str, bytes]:
         """A setting of the backup that definitions need to be read as they were meant: its name, and the statement.
 

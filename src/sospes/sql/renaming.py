@@ -40,6 +40,17 @@ def renamed_text(statement: bytes, kind: Kind, lexis: Lexis, new: str, quote: Ca
     return statement[: last.start] + quote(new).encode(lexis.encoding) + statement[last.end :]
 
 
+def outer_words(statement: bytes, lexis: Lexis) -> list[str]:
+    """The words and marks of a statement that stand in no parentheses, in small letters."""
+    found, depth = [], 0
+    for token in Phrase(statement, lexis).tokens:
+        depth -= token.word == ")"
+        if depth == 0 and token.word:
+            found.append(token.word)
+        depth += token.word == "("
+    return found
+
+
 def without_item(statement: bytes, text: bytes) -> bytes:
     """A table's definition without one of its items, the comma before it as well."""
     begin = statement.find(text)

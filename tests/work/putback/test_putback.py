@@ -11,7 +11,7 @@ from pathlib import Path
 
 import pytest
 
-from tests.backups import copy_table, postgresql
+from tests.backups import copy_table, mysql, postgresql
 from tests.conftest import Run, sospes
 from tests.servers import MariadbServer, PostgresServer
 
@@ -485,3 +485,89 @@ def test_values_that_a_restore_would_change_are_told(on_mariadb: Live, mariadb: 
 
     assert run.code == 3 and run.codes == ["values-adjusted"]
     assert on_mariadb.faults() == [], "as any restore would"
+
+
+BAIT = copy_table("public.bait", [("id", "integer NOT NULL")], [["1"], ["2"]], "id")
+HOSTILE = {
+    "a table that is made of a query": b"CREATE TABLE public.bait AS WITH d AS (DELETE FROM public.canary RETURNING 1) SELECT 1 AS id;\n",
+    "a stored view that runs its query": BAIT
+    + b"CREATE MATERIALIZED VIEW public.seen AS\n SELECT lo_create(777) AS made FROM public.bait;\n",
+    "a value that is set and more": BAIT
+    + b"CREATE SEQUENCE public.bait_seq;\nALTER SEQUENCE public.bait_seq OWNED BY public.bait.id;\n"
+    b"SELECT pg_catalog.setval('public.bait_seq', 1, true), lo_create(777);\n",
+    "a value of live's own sequence": b"CREATE TABLE public.bait (id integer DEFAULT nextval('public.canary_id_seq'));\n"
+    b"COPY public.bait (id) FROM stdin;\n1\n\\.\n\nSELECT pg_catalog.setval('public.canary_id_seq', 999999, true);\n",
+    "a schema that makes more": b"CREATE SCHEMA lure CREATE VIEW peek AS SELECT * FROM public.canary GRANT ALL ON peek TO PUBLIC;\n"
+    + BAIT.replace(b"public.bait", b"lure.bait"),
+    "rights to several things": BAIT + b"GRANT ALL ON TABLE public.bait, public.canary TO warden;\n",
+    "a reference that changes more": BAIT
+    + b"CREATE TABLE public.canary (id integer);\nALTER TABLE ONLY public.canary ADD CONSTRAINT f FOREIGN KEY (id) REFERENCES public.bait(id), "
+    b"DROP COLUMN secret;\n",
+    "a check that acts": b"CREATE TABLE public.bait (id integer CHECK (lo_create(777) > 0));\nCOPY public.bait (id) FROM stdin;\n1\n\\.\n\n",
+    "a default that acts": b"CREATE TABLE public.bait (id integer, x oid DEFAULT pg_catalog.lo_create(777));\n"
+    b"COPY public.bait (id) FROM stdin;\n1\n\\.\n\n",
+    "a change of type that acts": BAIT + b"ALTER TABLE public.bait ALTER COLUMN id TYPE oid USING lo_create(777);\n",
+    "two statements in one": BAIT.replace(
+        b"NOT NULL", b"NOT NULL DEFAULT 1); DELETE FROM public.canary; CREATE TABLE x (y int", 1
+    ),
+    "a rule on a table of live": BAIT
+    + b"CREATE TABLE public.canary (id integer);\nCREATE RULE r AS ON INSERT TO public.canary DO ALSO DELETE FROM public.bait;\n",
+    "what drops": BAIT + b"DROP TABLE public.canary;\n",
+    "an extension that reaches files": b"CREATE EXTENSION file_fdw WITH SCHEMA public;\n"
+    + BAIT.replace(b"integer", b"integer /* file_fdw */"),
+}
+SEEN = """SELECT (SELECT count(*) FROM public.canary), (SELECT count(*) FROM pg_largeobject_metadata WHERE oid = 777),
+  (SELECT last_value FROM public.canary_id_seq), (SELECT count(*) FROM information_schema.columns WHERE table_name = 'canary'),
+  (SELECT count(*) FROM pg_rules WHERE tablename = 'canary'), has_table_privilege('warden', 'public.canary', 'SELECT'),
+  to_regclass('lure.peek'), (SELECT count(*) FROM pg_extension WHERE extname = 'file_fdw')"""
+
+
+@pytest.mark.parametrize("what", HOSTILE)
+def test_a_hostile_backup_changes_nothing_of_live(on_postgresql: Live, tmp_path: Path, what: str) -> None:
+    on_postgresql.run(
+        "CREATE TABLE public.canary (id serial, secret text); INSERT INTO public.canary (secret) VALUES ('a'), ('b')"
+    )
+    night = tmp_path / "hostile.sql"
+    night.write_bytes(postgresql(HOSTILE[what]))
+    before = on_postgresql.run(SEEN)
+    table = "lure.bait" if b"lure.bait" in HOSTILE[what] else "public.bait"
+    words = ("extract", night, table, "--into", on_postgresql.address, "--confirm", "back", "--salvage", "--missing")
+
+    for number, more in enumerate(([], ["--with-dependants"])):
+        sospes(*words, tmp_path / f"{number}.jsonl", *more)
+        assert on_postgresql.run(SEEN) == before, what
+        on_postgresql.run("DROP TABLE IF EXISTS public.bait CASCADE; DROP SCHEMA IF EXISTS lure CASCADE")
+
+
+MARIADB_BAIT = b"CREATE TABLE `bait` (`id` int) ENGINE=InnoDB;\nINSERT INTO `bait` VALUES (1);\n"
+HOSTILE_MARIADB = {
+    "a table that is made of a query": b"CREATE TABLE `bait` (`id` int) SELECT f() AS id;\n",
+    "a value that is set and more": MARIADB_BAIT.replace(b"int)", b"int DEFAULT nextval(`s`))")
+    + b"CREATE SEQUENCE `s`;\nDO SETVAL(`s`, 1, 0), f();\n",
+    "rights": MARIADB_BAIT + b"GRANT ALL ON `canary` TO `thief`@`localhost`;\n",
+    "a table that lies elsewhere": b"CREATE TABLE `bait` (`id` int) ENGINE=FEDERATED CONNECTION='mysql://root@127.0.0.1/x/y';\n",
+    "a table of others": b"CREATE TABLE `bait` (`id` int) ENGINE=MERGE UNION=(`canary`) INSERT_METHOD=LAST;\n"
+    b"INSERT INTO `bait` VALUES (9);\n",
+    "a value that acts": b"CREATE TABLE `bait` (`id` int) ENGINE=InnoDB;\nINSERT INTO `bait` VALUES (f());\n",
+}
+
+
+@pytest.mark.parametrize("what", HOSTILE_MARIADB)
+def test_a_hostile_backup_changes_nothing_of_live_on_mariadb(
+    on_mariadb: Live, mariadb: MariadbServer, tmp_path: Path, what: str
+) -> None:
+    on_mariadb.run("CREATE TABLE canary (id int) ENGINE=MyISAM; INSERT INTO canary VALUES (1)")
+    mariadb.run_sql(
+        "back",
+        "DELIMITER //\nCREATE FUNCTION f() RETURNS int MODIFIES SQL DATA BEGIN DELETE FROM canary; RETURN 1; END//\n",
+    )
+    mariadb.run_sql("", "CREATE USER thief@localhost")
+    night = tmp_path / "hostile.sql"
+    night.write_bytes(mysql(HOSTILE_MARIADB[what]))
+    seen = "SELECT COUNT(*) FROM canary; SHOW GRANTS FOR thief@localhost"
+    before = on_mariadb.run(seen)
+    try:
+        sospes("extract", night, "bait", "--into", on_mariadb.address, "--confirm", "back", "--with-dependants")
+        assert on_mariadb.run(seen) == before
+    finally:
+        mariadb.run_sql("", "DROP USER thief@localhost")

@@ -8,14 +8,14 @@ from __future__ import annotations
 import re
 from collections.abc import Iterator, Sequence
 
-from sospes.engines.mariadb.restated import at_home
+from sospes.engines.mariadb.restated import at_home, engine_elsewhere
 from sospes.engines.way_back import Called, Rows, Step
 from sospes.model.entries import ConstraintKind, Engine, Entry, Name
 from sospes.model.kinds import Kind
 from sospes.sql.lexis import Lexis
 from sospes.sql.phrase import Phrase
 from sospes.sql.quoting import back_quoted
-from sospes.sql.renaming import renamed_text, without_item
+from sospes.sql.renaming import outer_words, renamed_text, without_item
 
 _MAY_SET = frozenset({"sql_mode", "collation_connection", "sql_notes"})
 """Settings of the backup that are kept with its definitions; all text goes to the server in UTF-8."""
@@ -24,6 +24,11 @@ _LEXIS = Lexis(Engine.MARIADB, escapes=True, ansi_quotes=True)
 """Where a name is looked for, quotes of either kind are those of a name."""
 
 _ON_TABLE = frozenset({Kind.TABLE, Kind.TRIGGER, Kind.INDEX, Kind.CONSTRAINT, Kind.TABLE_SETTING})
+_MADE = _ON_TABLE | {
+    Kind.FUNCTION, Kind.PROCEDURE, Kind.SEQUENCE, Kind.SEQUENCE_VALUE, Kind.VIEW, Kind.EVENT,
+}  # fmt: skip
+"""Kinds of which statements are run on live; rights stay with names."""
+
 _DROPPED = frozenset({Kind.FUNCTION, Kind.PROCEDURE, Kind.SEQUENCE, Kind.VIEW, Kind.EVENT})
 
 
@@ -35,6 +40,8 @@ class MariadbWayBack:
     copies = False
     transactional = False
     names_aside = True
+
+    working = ""
 
     settings = (
         b"SET NAMES utf8mb4", b"SET SESSION time_zone = '+00:00'", b"SET SESSION foreign_key_checks = 0",
@@ -60,7 +67,13 @@ class MariadbWayBack:
 
     def statement(self, entry: Entry, called: Called) -> bytes:
         """The backup's own definition without folders, about the table by the name that it has just now."""
+        if entry.kind not in _MADE:
+            return b""
+        if entry.kind == Kind.SEQUENCE_VALUE:
+            return _value_set(entry)
         statement = _said(entry)
+        if entry.kind == Kind.TABLE:
+            _require_plain(statement)
         if entry.kind in {Kind.TABLE, Kind.TABLE_SETTING}:
             statement, _ = at_home(statement)
         about = entry.name if entry.kind == Kind.TABLE else entry.about
@@ -91,7 +104,7 @@ class MariadbWayBack:
 
     def taken_up(self, entry: Entry) -> bytes:
         """SETVAL never sets a sequence back: the statement may be run as it is."""
-        return re.sub(rb"^\s*do\b", b"SELECT", _said(entry), flags=re.I)
+        return _value_set(entry)
 
     def opening(self, table: Name, columns: Sequence[str]) -> bytes:
         """INSERT into the table's columns by name."""
@@ -118,6 +131,25 @@ class MariadbWayBack:
             for stretch in step.rows or ():
                 yield step.statement + rows(stretch) + b"\n//\n"
         yield b"DELIMITER ;\n"
+
+
+_VALUE = re.compile(r"\s*(?:select|do)\s+setval\s*\([^()]*?,\s*(-?\d+)\s*(?:,\s*([01])\s*)?\)\s*", re.I)
+
+
+def _value_set(entry: Entry) -> bytes:
+    """A sequence's value, and nothing else that a query could do; empty where it does more."""
+    value = _VALUE.fullmatch(_said(entry).decode("utf-8", "replace"))
+    if value is None:
+        return b""
+    return f"DO SETVAL({back_quoted(entry.name.name)}, {value[1]}, {value[2] or '1'})".encode()
+
+
+def _require_plain(statement: bytes) -> None:
+    """Raises ValueError for a table that is made of a query, or lies elsewhere."""
+    if {"select", "as", "union", "like"} & set(outer_words(statement, _LEXIS)[2:]):
+        raise ValueError("it is made of a query or of other tables")
+    if engine := engine_elsewhere(statement):
+        raise ValueError(f"tables of the engine {engine} lie elsewhere")
 
 
 def _said(entry: Entry) -> bytes:

@@ -16,7 +16,7 @@ from sospes.model.kinds import Kind
 from sospes.sql.lexis import Lexis
 from sospes.sql.phrase import Phrase
 from sospes.sql.quoting import dotted, double_quoted, literal
-from sospes.sql.renaming import renamed
+from sospes.sql.renaming import outer_words, renamed
 
 _SEARCH_PATH = re.compile(r"\bsearch_path\b\W*?(?:=|to|',)\s*([^;)]*)", re.I)
 _STRINGS = re.compile(r"standard_conforming_strings\s*(?:=|to)\s*'?(on|off)\b", re.I)
@@ -37,6 +37,11 @@ class PostgresqlWayBack:
     copies = True
     transactional = True
     names_aside = False
+
+    working = """SELECT pg_catalog.string_agg(DISTINCT proname, ' ') FROM pg_catalog.pg_proc
+WHERE pronamespace = 'pg_catalog'::pg_catalog.regnamespace AND provolatile = 'v' AND proname NOT IN (
+  'nextval', 'currval', 'lastval', 'random', 'random_normal', 'clock_timestamp', 'timeofday', 'gen_random_uuid', 'uuidv4',
+  'uuidv7')"""
 
     settings = (
         b"SET LOCAL client_encoding = 'UTF8'", b"SET LOCAL search_path = ''", b"SET LOCAL timezone = 'UTC'",
@@ -62,12 +67,22 @@ class PostgresqlWayBack:
         """Words of the backup written anew, or its own definition without tablespaces; in UTF-8."""
         if entry.kind in _REBUILT:
             return _in_utf8(rebuilt(entry) or b"", entry.encoding)
+        if entry.kind == Kind.SCHEMA:  # its own statement may make and grant what it likes
+            return f"CREATE SCHEMA {double_quoted(entry.name.name)}".encode()
+        if entry.kind == Kind.SEQUENCE_VALUE:
+            return _value_set(entry)
+        if entry.kind == Kind.TABLE:
+            _require_columns(entry)
+        if entry.kind == Kind.MATERIALIZED_VIEW:
+            return _in_utf8(_unfilled(entry.definition), entry.encoding)
         if entry.kind == Kind.TABLE_SETTING and _ALL_TRIGGERS.search(entry.definition):
             return b""  # for rows that go into tables with triggers, which these have not yet
         return _in_utf8(at_home(entry).strip().rstrip(b";"), entry.encoding)
 
     def bare(self, entry: Entry, called: Called) -> bytes:
         """A table, its keys, checks and indexes under another name; the server names keys and indexes."""
+        if entry.kind == Kind.TABLE:
+            _require_columns(entry)
         about = entry.about or entry.name
         new = called.get(about, about.name)
         label = dotted(double_quoted, about.schema, new)
@@ -90,7 +105,10 @@ class PostgresqlWayBack:
         return bool(named - {"sql", "plpgsql"})
 
     def taken_up(self, entry: Entry) -> bytes:
-        """Set a sequence that is there to the further one of its own value and the backup's, in its own direction."""
+        """Set a sequence that is there to the further one of its own value and the backup's, in its own direction.
+
+        One that belongs to a column of another table by now is left alone.
+        """
         value = _VALUE.search(entry.text)
         if value is None or (value[2] or "true").lower() == "false":
             return b""
@@ -98,7 +116,9 @@ class PostgresqlWayBack:
         return (
             f"SELECT pg_catalog.setval({literal(name)}::pg_catalog.regclass, CASE WHEN q.seqincrement < 0 "
             f"THEN LEAST({value[1]}, s.last_value) ELSE GREATEST({value[1]}, s.last_value) END, true) "
-            f"FROM {name} s, pg_catalog.pg_sequence q WHERE q.seqrelid = {literal(name)}::pg_catalog.regclass"
+            f"FROM {name} s, pg_catalog.pg_sequence q WHERE q.seqrelid = {literal(name)}::pg_catalog.regclass "
+            "AND NOT EXISTS (SELECT FROM pg_catalog.pg_depend d WHERE d.objid = q.seqrelid AND d.deptype IN ('a', 'i') "
+            "AND d.classid = 'pg_class'::regclass AND d.refobjsubid > 0)"
         ).encode()
 
     def opening(self, table: Name, columns: Sequence[str]) -> bytes:
@@ -125,6 +145,35 @@ class PostgresqlWayBack:
                 yield from map(rows, step.rows)
                 yield b"\\.\n"
         yield b"COMMIT;\n"
+
+
+_VALUE_ONLY = re.compile(
+    r"\s*select\s+(?:pg_catalog\.)?setval\s*\(\s*E?'(?:[^'\\]|'')*'(?:::regclass)?\s*,\s*(-?\d+)\s*"
+    r"(?:,\s*(true|false)\s*)?\)\s*;?\s*",
+    re.I,
+)
+_FILLED = re.compile(rb"\s+with\s+(?:no\s+)?data\s*;?\s*$|\s*;?\s*$", re.I)
+
+
+def _value_set(entry: Entry) -> bytes:
+    """A sequence's value, and nothing else that a query could do; empty where it does more."""
+    value = _VALUE_ONLY.fullmatch(entry.text)
+    if value is None:
+        return b""
+    name = literal(dotted(double_quoted, entry.name.schema, entry.name.name))
+    return f"SELECT pg_catalog.setval({name}::pg_catalog.regclass, {value[1]}, {(value[2] or 'true').lower()})".encode()
+
+
+def _require_columns(entry: Entry) -> None:
+    """Raises ValueError for a table that is made of a query."""
+    words = outer_words(entry.definition, Lexis(Engine.POSTGRESQL, encoding=entry.encoding))
+    if {"as", "select", "execute"} & set(words[2:]):
+        raise ValueError("it is made of a query")
+
+
+def _unfilled(statement: bytes) -> bytes:
+    """A stored view's definition that runs no query."""
+    return _FILLED.sub(b" WITH NO DATA", statement.strip(), count=1)
 
 
 _PLAIN_RIGHTS = """DO $sospes$

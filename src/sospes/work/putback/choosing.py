@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Collection, Iterator, Sequence
 from dataclasses import dataclass, field
 
@@ -12,9 +13,13 @@ from sospes.model.errors import CannotCheck, UsageError
 from sospes.model.findings import Finding, Place, doubt, note
 from sospes.model.kinds import Kind
 from sospes.model.objects import ObjectKey, Objects
+from sospes.sql.lexis import Lexis
+from sospes.sql.renaming import outer_words
 from sospes.work.putback.collecting import DEPENDANTS, NEEDED, WORD, Collector
 
-_RUN_WHILE_FILLED = frozenset({Kind.TABLE, Kind.CONSTRAINT, Kind.INDEX, Kind.DEFAULT, Kind.DOMAIN, Kind.TYPE})
+_RUN_WHILE_FILLED = frozenset(
+    {Kind.TABLE, Kind.CONSTRAINT, Kind.INDEX, Kind.DEFAULT, Kind.DOMAIN, Kind.TYPE, Kind.TABLE_SETTING}
+)
 """Kinds whose expressions the server works out while rows go in."""
 
 _ROUTINES = frozenset({Kind.FUNCTION, Kind.PROCEDURE, Kind.AGGREGATE})
@@ -44,6 +49,7 @@ class Wanting:
 class Choice:
     """What comes back, and what is told of it.
 
+    working   names of live's own functions that do more than work out a value
     chosen    entries by their place in the collection, and why they come back
     referred  places of entries with keys of other tables, which fell with those that they refer to
     """
@@ -52,6 +58,7 @@ class Choice:
     dialect: Dialect
     live: Objects
     how: Wanting
+    working: frozenset[bytes] = frozenset()
     chosen: dict[int, str] = field(default_factory=dict)
     referred: list[int] = field(default_factory=list)
     findings: list[Finding] = field(default_factory=list)
@@ -79,6 +86,7 @@ class Choice:
         self._needed()
         self._values(owned)
         self._words()
+        self._tell_joined()
         self._hold_back_code()
 
     @property
@@ -144,6 +152,23 @@ class Choice:
         if entry.kind == Kind.ATTACH:
             return self._attaches(entry)
         return entry.about in self.collected.rows
+
+    def _tell_joined(self) -> None:
+        """Parts that live's own tables get, and keys: what live has is no longer as it was."""
+        joined = [
+            f"{(self._entries[place].about or self._entries[place].name).label} becomes a part of {parent.label}"
+            for place in self.chosen
+            for parent in self._entries[place].parents
+            if parent not in self.collected.rows
+        ]
+        joined += [
+            f"{(entry.about or entry.name).label} refers to these tables again"
+            for entry in map(self._entries.__getitem__, self.referred)
+        ]
+        if joined:
+            self.findings.append(
+                note("joins-live", f"tables of live are concerned: {'; '.join(joined[:8])}", "--dry-run shows how")
+            )
 
     def _attaches(self, entry: Entry) -> bool:
         """Whether a part is put to its whole: the other one of the two comes back as well, or is there."""
@@ -228,7 +253,7 @@ class Choice:
         for place, entry in enumerate(self._entries):
             if place in fallen or (entry.about in made and entry.kind in {Kind.TRIGGER, Kind.RULE, Kind.INDEX}):
                 self.chosen[place] = "dependant"
-            elif entry.kind in {Kind.POLICY, Kind.RULE, Kind.DEFAULT} and entry.about not in self.collected.rows:
+            elif entry.kind in {Kind.POLICY, Kind.DEFAULT} and entry.about not in self.collected.rows:
                 there = entry.about is not None and self._is_there("table", entry.about)
                 if there and self._is_missing(place) and self._mentions(place, names):
                     self.chosen[place] = "dependant"
@@ -319,6 +344,8 @@ class Choice:
     def _is_said_of(self, place: int, made: set[tuple[str, str]]) -> bool:
         """Whether a comment, right or owner is of something that comes back."""
         entry = self._entries[place]
+        if entry.kind != Kind.COMMENT and _MANY.search(entry.definition):
+            return False  # rights to several things, of which some may be live's own
         if entry.about is not None and entry.about in self.collected.rows:
             return True
         for key in self.keys(place):
@@ -393,23 +420,43 @@ class Choice:
                 for place in self.chosen
             )
         ]
+        working = [
+            word.decode()
+            for word in self.working
+            if any(self._entries[place].kind in _RUN_WHILE_FILLED and self._calls(place, word) for place in self.chosen)
+        ]
+        if working:
+            called = ", ".join(working)
+            raise CannotCheck(
+                f"rows of these tables can't go in without calling what may do more than give a value: {called}",
+                "take them out with --out FILE, read that, and feed it by hand; or give --trust-backup",
+            )
         if running:
             raise CannotCheck(
                 f"rows of these tables can't go in without running code of the backup on live: {', '.join(running)}",
                 "make these routines on live yourself, once you have read them; or give --trust-backup",
             )
 
+    def _calls(self, place: int, word: bytes) -> bool:
+        """Whether an entry's definition calls a function."""
+        if word not in self._said(place):
+            return False
+        return re.search(rb"\b" + re.escape(word) + rb"\"?\s*\(", self._entries[place].definition) is not None
+
     def code(self) -> list[str]:
         """What comes back and will run code of the backup later."""
         return [
             f"{self._entries[place].kind} {self._entries[place].name.label}"
             for place in sorted(self.chosen)
-            if self._entries[place].kind in _ROUTINES | {Kind.TRIGGER, Kind.RULE}
+            if self._entries[place].kind in _ROUTINES | {Kind.TRIGGER, Kind.RULE, Kind.POLICY}
         ]
 
     def steps(self, called: Called) -> list[Step]:
         """What is run, in order; `called` has the names that tables bear while they are filled."""
         return list(_Steps(self, called).all())
+
+
+_MANY = re.compile(rb"\son\s[^()]*?,[^()]*?\s(?:to|from)\s", re.I)
 
 
 def settled(key: ObjectKey) -> tuple[str, str]:
@@ -546,11 +593,20 @@ class _Steps:
             if named[0].references not in self.choice.collected.rows:
                 continue
             for statement in item.statements:
+                if "," in outer_words(statement, self._lexis):
+                    raise CannotCheck(
+                        f"reference {key.name} of {about.label}: its statement does more than to add it",
+                        "add it by hand, once you have read it; or bring back that table alone",
+                    )
                 yield Step(
                     kind=Kind.CONSTRAINT, label=f"reference {key.name} of {about.label}",
                     statement=statement.strip().rstrip(b";"), table=about, refers=True,
                     optional=self._way.names_aside, late=self._way.names_aside,
                 )  # fmt: skip
+
+    @property
+    def _lexis(self) -> Lexis:
+        return Lexis(self.choice.dialect.engine)
 
     def _rows(self, tables: Sequence[Name]) -> Iterator[Step]:
         for table in tables:

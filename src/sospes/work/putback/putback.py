@@ -131,19 +131,29 @@ def planned(paths: Sequence[Path], how: PuttingBack, spool: IO[bytes]) -> Plan:
 
     Raises as `put_back` does.
     """
-    live, version = _look(how)
+    live = _look(how)
     try:
-        return Plan(paths, how, live, version, spool).read(by_parts=True)
+        return Plan(paths, how, live, spool).read(by_parts=True)
     except Misled:
         spool.truncate(0)
-        return Plan(paths, how, live, version, spool).read(by_parts=False)
+        return Plan(paths, how, live, spool).read(by_parts=False)
 
 
-def _look(how: PuttingBack) -> tuple[Objects, str]:
-    """What live has besides rows, and its version."""
+@dataclass(frozen=True, slots=True)
+class _Live:
+    """What live has besides rows, its version, and which of its own functions do more than work out a value."""
+
+    objects: Objects
+    version: str
+    working: frozenset[bytes]
+
+
+def _look(how: PuttingBack) -> _Live:
     live = open_live(how.address, how.timeout_seconds)
     try:
-        return live.objects(every=False), live.version
+        query = _way(dialect_of(live.engine)).working
+        working = live.value(query).encode().split() if query else []
+        return _Live(live.objects(every=False), live.version, frozenset(working))
     finally:
         live.close()
 
@@ -158,8 +168,7 @@ class Plan:
 
     paths: Sequence[Path]
     how: PuttingBack
-    live: Objects
-    version: str
+    live: _Live
     spool: IO[bytes]
     findings: list[Finding] = field(default_factory=list)
     counts: tuple[CountedTable, ...] = ()
@@ -186,7 +195,7 @@ class Plan:
         if reading.refused(self.findings) or not collected.rows:
             return self
         dialect = self._fitting(collected.engine, reading)
-        choice = Choice(collected, dialect, self.live, self.how.wanting)
+        choice = Choice(collected, dialect, self.live.objects, self.how.wanting, self.live.working)
         self._names(dialect)
         choice.settle()
         self.findings += choice.findings
@@ -232,7 +241,7 @@ class Plan:
         dialect = dialect_of(engine)
         stated = reading.opened.reader.header.engine_version if reading.opened.reader else None
         needs = Needs(version=dialect.least_version(stated or ""))
-        server = dialect.least_version(self.version)
+        server = dialect.least_version(self.live.version)
         if short := version_shortfall(server, needs, dialect.title):
             raise CannotCheck(f"{self.how.address.label}: {short[0]}", "bring it back into a server that is not older")
         return dialect
