@@ -40,8 +40,8 @@ class PostgresqlWayBack:
 
     working = """SELECT pg_catalog.string_agg(DISTINCT proname, ' ') FROM pg_catalog.pg_proc
 WHERE pronamespace = 'pg_catalog'::pg_catalog.regnamespace AND provolatile = 'v' AND proname NOT IN (
-  'nextval', 'currval', 'lastval', 'random', 'random_normal', 'clock_timestamp', 'timeofday', 'gen_random_uuid', 'uuidv4',
-  'uuidv7')"""
+  'nextval', 'currval', 'lastval', 'random', 'random_normal', 'clock_timestamp', 'timeofday', 'gen_random_uuid',
+  'uuidv4', 'uuidv7')"""
 
     settings = (
         b"SET LOCAL client_encoding = 'UTF8'", b"SET LOCAL search_path = ''", b"SET LOCAL timezone = 'UTC'",
