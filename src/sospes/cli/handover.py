@@ -11,7 +11,7 @@ from pathlib import Path
 from sospes.cli import common
 from sospes.model.errors import UsageError
 
-EXAMPLE = "sospes handover postgresql://dba@db1/sospes_harbour_20261123_141502 --live harbour --confirm harbour"
+EXAMPLE = "sospes handover @copy --live harbour --confirm harbour"
 
 
 def configure(parser: argparse.ArgumentParser) -> None:

@@ -115,13 +115,17 @@ def test_a_table_that_live_has_lost_is_told_with_what_brings_it_back(live: Live,
     _put_back(live)
     live.run("DROP TABLE tide; DELETE FROM boat WHERE id < 5")
 
-    run = sospes(
-        "mend", live.night, live.address, "--out", tmp_path / "fix.sql", "--objects", "--apply", "quay", "--json"
-    )
+    words = ("mend", live.night, live.address, "--apply", "quay", "--json", "--out")
+    run = sospes(*words, tmp_path / "rows.sql")
+    whole = sospes(*words, tmp_path / "all.sql", "--objects")
 
     assert (run.code, run.codes) == (3, ["table-gone"])
-    assert "sospes extract" in run.document["findings"][0]["advice"]
+    assert f"sospes extract {live.night} tide --into {live.address}" in run.document["findings"][0]["advice"].replace(
+        "public.", ""
+    )
     assert [(table["name"], table["inserts"]) for table in run.document["result"]["tables"]] == [("boat", 5)]
+    assert whole.code == 0 and [table["name"] for table in whole.document["result"]["tables"]] == ["tide"]
+    assert sospes("compare", live.night, live.address, "--json").codes == []
 
 
 def test_what_no_drift_does_is_called_a_mistake(live: Live) -> None:
