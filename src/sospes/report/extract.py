@@ -57,7 +57,7 @@ def tell_put_back(printer: Printer, outcome: Outcome[PutBack], listed: Path | No
     kinds: dict[str, int] = {}
     for item in found.made:
         kinds[item.kind] = kinds.get(item.kind, 0) + 1
-    made = ", ".join(f"{count:,} {kind}" for kind, count in sorted(kinds.items()))
+    made = ", ".join(plural(count, kind) for kind, count in sorted(kinds.items()))
     printer.line(f"  {'brought back' if found.applied else 'would bring back'}: {made}")
     if found.script:
         printer.line(f"  next: read {found.script}, then feed it to the server's client; or run this without --dry-run")

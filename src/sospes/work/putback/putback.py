@@ -266,7 +266,7 @@ class Plan:
                 note(
                     "code-brought-back",
                     f"live runs what the backup says from now on: {', '.join(code[:6])}{more}",
-                    "--dry-run shows their text before anything is done",
+                    "their text: the same command with --dry-run",
                 )
             )
 
