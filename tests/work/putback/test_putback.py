@@ -571,3 +571,12 @@ def test_a_hostile_backup_changes_nothing_of_live_on_mariadb(
         assert on_mariadb.run(seen) == before
     finally:
         mariadb.run_sql("", "DROP USER thief@localhost")
+
+
+def test_what_live_has_and_gets_a_part_or_a_key_again_is_told(on_postgresql: Live) -> None:
+    on_postgresql.run("DROP TABLE public.tide_2025; DROP TABLE public.seed CASCADE")
+
+    part, key = _notes(on_postgresql.extract("public.tide_2025")), _notes(on_postgresql.extract("public.seed"))
+
+    assert "public.tide_2025 becomes a part of public.tide" in part["joins-live"]
+    assert "public.seed_lot refers to these tables again" in key["joins-live"]
