@@ -504,6 +504,13 @@ HOSTILE = {
     + b"CREATE TABLE public.canary (id integer);\nALTER TABLE ONLY public.canary ADD CONSTRAINT f FOREIGN KEY (id) REFERENCES public.bait(id), "
     b"DROP COLUMN secret;\n",
     "a check that acts": b"CREATE TABLE public.bait (id integer CHECK (lo_create(777) > 0));\nCOPY public.bait (id) FROM stdin;\n1\n\\.\n\n",
+    "a check that acts, in capitals": b"CREATE FUNCTION public.act(n integer) RETURNS boolean LANGUAGE sql AS $$"
+    b"DELETE FROM public.canary; SELECT 'bait' > ''$$;\nCREATE TABLE public.bait (id integer CHECK (PUBLIC.ACT(id)));\n"
+    b"COPY public.bait (id) FROM stdin;\n1\n\\.\n\n",
+    "a check that acts, behind a comment": b"CREATE TABLE public.bait (id integer CHECK (Lo_Create /* ( */ (777) > 0));\n"
+    b"COPY public.bait (id) FROM stdin;\n1\n\\.\n\n",
+    "a check that acts, by numbers": b'CREATE TABLE public.bait (id integer CHECK (U&"\\006Co_create"(777) > 0));\n'
+    b"COPY public.bait (id) FROM stdin;\n1\n\\.\n\n",
     "a default that acts": b"CREATE TABLE public.bait (id integer, x oid DEFAULT pg_catalog.lo_create(777));\n"
     b"COPY public.bait (id) FROM stdin;\n1\n\\.\n\n",
     "a change of type that acts": BAIT + b"ALTER TABLE public.bait ALTER COLUMN id TYPE oid USING lo_create(777);\n",

@@ -31,6 +31,7 @@ from sospes.work.extract.writers import ExtractedTable
 from sospes.work.look.damage import condensed
 from sospes.work.putback.choosing import Choice, Wanting
 from sospes.work.putback.collecting import Collector
+from sospes.work.putback.steps import steps_of
 from sospes.work.selection import Selection
 
 
@@ -285,7 +286,7 @@ class Plan:
         choice = self._settled
         yield b"-- Made by sospes: it brings back " + ", ".join(_one_line(choice.tables)).encode() + b"\n"
         yield b"-- It ends at the first error. Definitions are the backup's own words: read them before you run it.\n"
-        yield from _way(choice.dialect).script(choice.steps(self._called(choice)), choice.collected.read)
+        yield from _way(choice.dialect).script(steps_of(choice, self._called(choice)), choice.collected.read)
 
     def write(self) -> None:
         """Write the script to its file, or to the stream."""
@@ -311,7 +312,7 @@ class Plan:
         called = self._called(choice)
         final = {table: replace(table, name=called[table]) for table in choice.tables}
         asides = {table: landing.aside(final[table]) for table in choice.tables}
-        steps = choice.steps(asides)
+        steps = steps_of(choice, asides)
         touched = list(dict.fromkeys([*final.values(), *(step.table for step in steps if step.refers and step.table)]))
         before = {table: landing.rows_of(table) for table in touched}
         taken = [table for table in final.values() if before[table] is not None]
