@@ -18,6 +18,7 @@ def tell_handover(printer: Printer, outcome: Outcome[HandedOver]) -> None:
         return
     facts = [
         ("made from", f"{found.backup}, {found.made_at}" if found.backup else ""),
+        ("checked", _checked(found)),
         ("size", f"{_size(found.side_bytes)} (copy), {_size(found.live_bytes)} (live)" if found.side_bytes else ""),
     ]
     if any(value for _, value in facts):
@@ -40,6 +41,12 @@ def tell_handover(printer: Printer, outcome: Outcome[HandedOver]) -> None:
     if found.way_back:
         printer.line(f"  the way back: {found.way_back}")
     printer.line(f"  in {duration(outcome.seconds)}", style="dim")
+
+
+def _checked(found: HandedOver) -> str:
+    if found.consistent is None:
+        return ""
+    return "just now, by the server: consistent" if found.consistent else "just now: not consistent"
 
 
 def _size(count: int | None) -> str:

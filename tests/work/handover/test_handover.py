@@ -147,6 +147,7 @@ def test_first_everything_is_looked_at_and_said(pair: Pair) -> None:
             "changed": 0,
         }
     ]
+    assert document["result"]["consistent"] is True
     assert document["result"]["backup"] == str(pair.night) and document["result"]["side_bytes"] > 0
     assert unnamed.code == 2 and "--confirm helm" in unnamed.err and wrong.code == 2 and "the very name" in wrong.err
     assert not [name for name in pair.databases() if name.startswith("helm_")]

@@ -2,6 +2,9 @@
 
 from __future__ import annotations
 
+import subprocess
+import sys
+import time
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass
 from pathlib import Path
@@ -205,3 +208,39 @@ def test_engines_that_cannot_keep_triggers_still_say_so(mariadb: MariadbServer, 
     address = f"mariadb://root@localhost/harbour?unix_socket={mariadb.folder}/s"
     run = sospes("mend", night, address, "--out", tmp_path / "fix.sql", "--without-triggers")
     assert run.code == 2 and "no way to keep triggers" in run.err and not (tmp_path / "fix.sql").exists()
+
+
+MOMENTS = 20
+
+
+def test_a_mend_that_is_killed_has_brought_back_all_or_nothing(live: Live, tmp_path: Path) -> None:
+    program = "import sys; from sospes.cli.main import main; sys.exit(main(sys.argv[1:]))"
+    for mistake in MISTAKES:
+        live.run(mistake)
+    damaged, states = live.differing(), set()
+    for moment in range(MOMENTS):
+        words = [
+            "mend",
+            str(live.night),
+            live.address,
+            "--apply",
+            "--confirm",
+            "mass",
+            "--out",
+            str(tmp_path / f"{moment}.sql"),
+        ]
+        process = subprocess.Popen([sys.executable, "-c", program, *words], stdout=subprocess.DEVNULL)
+        time.sleep(0.3 + 1.2 * moment / MOMENTS)
+        process.kill()
+        process.wait()
+        time.sleep(0.3)  # the server sees that its client is gone
+        found = live.differing()
+        assert found in ([], damaged)
+        states.add(bool(found))
+        if not found:
+            for mistake in MISTAKES:
+                live.run(mistake)
+            assert live.differing() == damaged
+    assert True in states
+    assert live.mend(tmp_path / "last.sql", "--apply", "--confirm", "mass").code == 0
+    assert live.differing() == []

@@ -53,7 +53,10 @@ class LostTable:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class HandedOver:
-    """What was found, and what was done. `from_` and `to` are names of databases; sizes in bytes."""
+    """What was found, and what was done. `from_` and `to` are names of databases; sizes in bytes.
+
+    consistent  whether the engine's checks of the copy passed just now; None where it was not looked at
+    """
 
     from_: str
     to: str
@@ -68,6 +71,7 @@ class HandedOver:
     side_bytes: int | None = None
     sessions: tuple[Session, ...] = ()
     newer: tuple[LostTable, ...] = field(default_factory=tuple)
+    consistent: bool | None = None
 
 
 def hand_over(how: Handover) -> Outcome[HandedOver]:
@@ -83,7 +87,8 @@ def hand_over(how: Handover) -> Outcome[HandedOver]:
     look = handing.look()
     findings: list[Finding] = list(look.findings)
     newer = tuple(_newer(how, findings))
-    findings += handing.check()
+    faults = list(handing.check())
+    findings += faults
     findings += _sessions(look.sessions, how)
     swapped = None
     sound = verdict_of(findings) is not Verdict.UNSOUND
@@ -95,7 +100,7 @@ def hand_over(how: Handover) -> Outcome[HandedOver]:
         name=how.side.label,
         findings=tuple(findings),
         evidence=proven,
-        result=_result(how, look, newer, swapped),
+        result=replace(_result(how, look, newer, swapped), consistent=verdict_of(faults) is Verdict.SOUND),
         seconds=time.perf_counter() - begin,
     )
 

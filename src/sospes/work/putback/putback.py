@@ -356,7 +356,8 @@ class Plan:
             for rows in landing.fill(step, collected.read):
                 done += rows
                 if self.how.progress is not None:
-                    self.how.progress(0, step.table.label if step.table else "", done)
+                    read = self._reading.opened.bytes_read if self._reading is not None else 0
+                    self.how.progress(read, f"live: {step.table.label if step.table else ''}", done)
 
     def outcome(self) -> Outcome[PutBack]:
         """What came of it."""
