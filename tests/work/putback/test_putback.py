@@ -9,6 +9,7 @@ from collections.abc import Callable, Iterator
 from dataclasses import dataclass
 from pathlib import Path
 
+import psycopg
 import pytest
 
 from tests.backups import copy_table, mysql, postgresql
@@ -587,3 +588,15 @@ def test_what_live_has_and_gets_a_part_or_a_key_again_is_told(on_postgresql: Liv
 
     assert "public.tide_2025 becomes a part of public.tide" in part["joins-live"]
     assert "public.seed_lot refers to these tables again" in key["joins-live"]
+
+
+def test_a_lock_of_somebody_else_is_waited_for_a_while_and_nothing_is_left(on_postgresql: Live) -> None:
+    on_postgresql.run("DROP TABLE public.seed_lot")
+    with psycopg.connect(on_postgresql.address, autocommit=False) as other:
+        other.execute("LOCK TABLE public.seed IN EXCLUSIVE MODE")
+        run = sospes(
+            "extract", on_postgresql.night, "seed_lot", "--into", on_postgresql.address, "--confirm", "back"
+        )  # fmt: skip
+    assert run.code == 3 and "lock timeout" in run.err and "run this again" in run.err
+    assert not on_postgresql.run("SELECT 1 WHERE to_regclass('public.seed_lot') IS NOT NULL").strip()
+    assert on_postgresql.extract("seed_lot").code == 0

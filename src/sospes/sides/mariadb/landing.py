@@ -18,7 +18,7 @@ from sospes.sides.mariadb.live import connected, one_line
 from sospes.sides.servers.address import Address
 from sospes.sides.servers.landing import Pace
 from sospes.sides.servers.marks import aside_of
-from sospes.sides.servers.telling import taken_back
+from sospes.sides.servers.telling import AGAIN, taken_back
 from sospes.sides.servers.workers import Workers
 from sospes.sql.quoting import back_quoted
 
@@ -155,7 +155,9 @@ class MariadbLanding:
                 cursor.execute(f"RENAME TABLE {moves}")
         except pymysql.Error as error:
             self.abandon()
-            raise taken_back(self._address, f"the tables could not be given their names: {one_line(error)}") from error
+            raise taken_back(
+                self._address, f"the tables could not be given their names: {one_line(error)}", AGAIN
+            ) from error
         self._placed = [name.name for name in names]
         self._undo.clear()  # from here on others may have written rows into them
 
@@ -177,7 +179,7 @@ class MariadbLanding:
 
     def _refused(self, step: Step, error: pymysql.Error) -> Exception:
         self.abandon()
-        return taken_back(self._address, f"{step.label}: {one_line(error)[:400]}")
+        return taken_back(self._address, f"{step.label}: {one_line(error)[:400]}", AGAIN)
 
 
 def _orphans(child: str, parent: str, columns: list[tuple[str, str]]) -> str:

@@ -14,7 +14,7 @@ from sospes.model.entries import Name
 from sospes.sides.postgresql.live import connected, one_line
 from sospes.sides.servers.address import Address
 from sospes.sides.servers.landing import Pace
-from sospes.sides.servers.telling import taken_back
+from sospes.sides.servers.telling import AGAIN, taken_back
 
 _NOT_FOLLOWED = "23503"
 _THERE = "SELECT to_regclass(format('%%I.%%I', %s::text, %s::text)) IS NOT NULL"
@@ -103,7 +103,7 @@ class PostgresqlLanding:
         try:
             self._session.execute("COMMIT")
         except psycopg.Error as error:
-            raise taken_back(self._address, one_line(error)) from error
+            raise taken_back(self._address, one_line(error), AGAIN) from error
         self._session.close()
 
     def abandon(self) -> None:
@@ -112,4 +112,4 @@ class PostgresqlLanding:
 
     def _refused(self, step: Step, error: psycopg.Error) -> Exception:
         self._session.close()
-        return taken_back(self._address, f"{step.label}: {one_line(error)[:400]}")
+        return taken_back(self._address, f"{step.label}: {one_line(error)[:400]}", AGAIN)

@@ -37,6 +37,10 @@ def not_as_seen(address: Address, number: int, rows: int) -> CannotCheck:
     return taken_back(address, f"{no_longer(number, rows).decode()}, as the script counts them")
 
 
-def taken_back(address: Address, why: str) -> CannotCheck:
+def taken_back(address: Address, why: str, hint: str = "compare again, and mend what is found then") -> CannotCheck:
     """A script that ended without a change, and why."""
-    return CannotCheck(f"{address.label}: nothing was changed: {why}", "compare again, and mend what is found then")
+    return CannotCheck(f"{address.label}: nothing was changed: {why}", hint)
+
+
+AGAIN = "see to that, then run this again: nothing of it is there"
+"""What to do where a table could not be put back."""
