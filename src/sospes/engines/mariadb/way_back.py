@@ -45,7 +45,8 @@ class MariadbWayBack:
 
     settings = (
         b"SET NAMES utf8mb4", b"SET SESSION time_zone = '+00:00'", b"SET SESSION foreign_key_checks = 0",
-        b"SET SESSION unique_checks = 0, lock_wait_timeout = 15", b"SET SESSION sql_mode = 'NO_AUTO_VALUE_ON_ZERO,STRICT_ALL_TABLES'",
+        b"SET SESSION unique_checks = 0, lock_wait_timeout = 15",
+        b"SET SESSION sql_mode = 'NO_AUTO_VALUE_ON_ZERO,STRICT_ALL_TABLES'",
     )  # fmt: skip
 
     def setting(self, entry: Entry) -> tuple[str, bytes]:
