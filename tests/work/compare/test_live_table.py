@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import itertools
+import shlex
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass
 from pathlib import Path
@@ -120,9 +121,9 @@ def test_a_table_that_live_has_lost_is_told_with_what_brings_it_back(live: Live,
     whole = sospes(*words, tmp_path / "all.sql", "--objects")
 
     assert (run.code, run.codes) == (3, ["table-gone"])
-    assert f"sospes extract {live.night} tide --into {live.address}" in run.document["findings"][0]["advice"].replace(
-        "public.", ""
-    )
+    assert f"sospes extract {live.night} tide --into {shlex.quote(live.address)}" in run.document["findings"][0][
+        "advice"
+    ].replace("public.", "")
     assert [(table["name"], table["inserts"]) for table in run.document["result"]["tables"]] == [("boat", 5)]
     assert whole.code == 0 and [table["name"] for table in whole.document["result"]["tables"]] == ["tide"]
     assert sospes("compare", live.night, live.address, "--json").codes == []

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import shlex
 import subprocess
 import sys
 import time
@@ -163,7 +164,7 @@ def test_a_table_that_is_gone_is_named_with_its_way_back_and_is_part_of_the_scri
     whole = live.mend(tmp_path / "all.sql", "--objects", "--undo", tmp_path / "undo.sql")
 
     advice = next(one["advice"] for one in told if one["code"] == "table-gone")
-    assert f"--into {live.address} --confirm mass" in advice and "--objects" in advice
+    assert f"--into {shlex.quote(live.address)} --confirm mass" in advice and "--objects" in advice
     assert ("sign", ROWS) in [(one["name"], one["inserts"]) for one in whole.document["result"]["tables"]]
     live.run((tmp_path / "all.sql").read_bytes())
     assert live.differing() == []

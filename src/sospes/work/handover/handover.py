@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import shlex
 import time
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field, replace
@@ -191,11 +192,17 @@ def _sessions(sessions: Sequence[Session], how: Handover) -> Iterator[Finding]:
         yield doubt("sessions-open", f"{said}; nothing was changed", "have them end, or give --end-sessions")
 
 
+def _way_back(how: Handover) -> str:
+    """The command that puts back what was live before."""
+    live = shlex.quote(how.live)
+    return f"sospes handover {shlex.quote(how.word)} --live {live} --back --confirm {live}"
+
+
 def _result(how: Handover, look: Look | None, newer: tuple[LostTable, ...], swapped: Swapped | None) -> HandedOver:
     return HandedOver(
         from_=how.side.database or "", to=how.live, kept_as=swapped.kept_as if swapped else None,
         sessions_ended=swapped.ended if swapped else 0, steps=swapped.steps if swapped else (),
-        way_back=f"sospes handover {how.word} --live {how.live} --back --confirm {how.live}" if swapped else None,
+        way_back=_way_back(how) if swapped else None,
         done=swapped is not None, backup=look.marked.backup or None if look else None,
         made_at=look.marked.made_at or None if look else None, live_bytes=look.live_bytes if look else None,
         side_bytes=look.side_bytes if look else None, sessions=look.sessions if look else (), newer=newer,

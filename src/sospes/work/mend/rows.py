@@ -6,6 +6,7 @@ was compared.
 
 from __future__ import annotations
 
+import shlex
 import time
 from collections.abc import Callable, Iterator, Sequence
 from contextlib import ExitStack
@@ -308,7 +309,11 @@ def _gone(pairing: Pairing, left: RowSide, right: RowSide, how: Mending, plan: P
     if not pairing.pairs and not right.live:
         return
     for table in pairing.only_left:
-        live = f"--into {how.right_word} --confirm {right.database_name or 'NAME'}" if right.live else "--out FILE"
+        live = (
+            f"--into {shlex.quote(how.right_word)} --confirm {right.database_name or 'NAME'}"
+            if right.live
+            else "--out FILE"
+        )
         yield doubt(
             "table-gone",
             f"{table.name.full_label} is gone on the right, so no row of it was brought back",
