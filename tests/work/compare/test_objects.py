@@ -275,6 +275,8 @@ def test_an_extract_has_no_references_to_tables_that_it_lacks(postgres: Postgres
 WORDED_OTHERWISE = """
 CREATE TABLE kept (id int, t text COMPRESSED, rs timestamp(6) GENERATED ALWAYS AS ROW START,
   re timestamp(6) GENERATED ALWAYS AS ROW END, PERIOD FOR SYSTEM_TIME (rs, re)) WITH SYSTEM VERSIONING;
+CREATE TABLE lot (id int, name varchar(9));
+CREATE VIEW `odd;view` AS SELECT id, name FROM lot WHERE name <> 'a;b' WITH CASCADED CHECK OPTION;
 CREATE TABLE shift (id int, s date, e date, PERIOD FOR app (s, e));
 DELIMITER ;;
 CREATE FUNCTION told(a int) RETURNS varchar(60) DETERMINISTIC

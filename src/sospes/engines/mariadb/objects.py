@@ -22,6 +22,9 @@ _KEYS = frozenset({ConstraintKind.INDEX, ConstraintKind.UNIQUE, ConstraintKind.P
 _LEXIS = Lexis(Engine.MARIADB, escapes=True)
 _STRING = re.compile(r"'(?:[^'\\]|''|\\.)*'", re.DOTALL)
 _PERIOD = re.compile(r"^\s*PERIOD FOR `((?:[^`]|``)+)` \(", re.MULTILINE)
+_BETWEEN = re.compile(r"\s*\*/\s*/\*M?!\d*\s*")
+"""What ends one conditional comment and begins the next, where dump programs cut a view's definition."""
+
 _CONDITIONAL = re.compile(r"\s*/\*.*?(?:\*/|$)")
 
 
@@ -86,7 +89,7 @@ def _other(entry: Entry) -> Iterator[tuple[ObjectKey, DatabaseObject]]:
         for constraint in entry.constraints:
             yield from _constraint(constraint, entry)
     elif entry.kind == Kind.VIEW:
-        query = _QUERY.search(text.strip())
+        query = _QUERY.search(_BETWEEN.sub(" ", text.strip()))
         yield ObjectKey("view", "", entry.name.name), DatabaseObject((plain(query[1]),) if query else (), made)
     elif entry.kind in _BODIES:
         whole = body_worded(text.strip().removesuffix("*/"))
