@@ -596,3 +596,22 @@ def test_names_fit_the_servers_and_are_marked(tmp_path: Path) -> None:
     for nothing in ("made by hand", None):
         assert read_mark(("a", "1", nothing), None, 0, tmp_path) is None
     assert is_prefix("sospes_") and not is_prefix("x;") and not is_prefix("9a")
+
+
+def test_rows_that_policies_hide_from_their_own_owner_are_there(
+    postgres: PostgresServer, shared: str, tmp_path: Path
+) -> None:
+    postgres.run_sql("postgres", "CREATE DATABASE hidden")
+    try:
+        postgres.run_sql(
+            "hidden",
+            "CREATE TABLE secret (id int PRIMARY KEY, owner text); INSERT INTO secret SELECT g, 'nobody' FROM generate_series(1, 9) g;"
+            "ALTER TABLE secret ENABLE ROW LEVEL SECURITY; ALTER TABLE secret FORCE ROW LEVEL SECURITY;"
+            "CREATE POLICY own ON secret USING (owner = current_user)",
+        )
+        night = tmp_path / "night.sql"
+        night.write_bytes(postgres.dump("hidden", "--no-owner"))
+        document = sospes("rehearse", "--side", shared, night, "--json").document
+        assert (document["verdict"], document["rung"]) == ("sound", "consistent"), document["findings"]
+    finally:
+        postgres.run_sql("postgres", "DROP DATABASE hidden")
