@@ -115,6 +115,19 @@ def write_missing(path: Path | None, missing: Sequence[Missing] | None) -> Path 
     return path
 
 
+def add_workers(parser: argparse.ArgumentParser, what_for: str) -> None:
+    """How many are at work at once."""
+    import os
+
+    parser.add_argument(
+        "--workers",
+        type=at_least_one,
+        default=min(4, os.cpu_count() or 1),
+        metavar="N",
+        help=f"{what_for} (default here: %(default)s)",
+    )
+
+
 def add_confirm(parser: argparse.ArgumentParser) -> None:
     """The gesture of all commands that write to a live database."""
     parser.add_argument(

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import argparse
-import os
 import sys
 import time
 from collections.abc import Sequence
@@ -70,13 +69,7 @@ def configure(parser: argparse.ArgumentParser) -> None:
         action="store_true",
         help="with --into a database: let routines of the backup run there while rows go in",
     )
-    parser.add_argument(
-        "--workers",
-        type=common.at_least_one,
-        default=min(4, os.cpu_count() or 1),
-        metavar="N",
-        help="with --into a database: connections, or helpers for indexes, at work at once (default here: %(default)s)",
-    )
+    common.add_workers(parser, "with --into a database: connections, or helpers for indexes, at work at once")
     parser.add_argument(
         "--gentle", action="store_true", help="with --into a database: pause between blocks of rows, half of the time"
     )

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import argparse
-import os
 import sys
 import time
 from datetime import datetime
@@ -45,13 +44,7 @@ def configure(parser: argparse.ArgumentParser) -> None:
         action="store_true",
         help="with --side private: go on where the server can't be walled off from this machine",
     )
-    parser.add_argument(
-        "--workers",
-        type=common.at_least_one,
-        default=min(4, os.cpu_count() or 1),
-        metavar="N",
-        help="with a server: connections by which rows and indexes go in (default here: %(default)s)",
-    )
+    common.add_workers(parser, "with a server: connections by which rows and indexes go in")
     parser.add_argument(
         "--stop-at-first", action="store_true", help="with a server: end at the first statement that fails"
     )

@@ -20,14 +20,14 @@ from typing import Any
 import pymysql
 
 from sospes.model.entries import Name
-from sospes.model.errors import CannotCheck, NotFound, UsageError
+from sospes.model.errors import CannotCheck, NotFound
 from sospes.model.findings import Finding, doubt, note
 from sospes.sides.mariadb.checks import check_databases
 from sospes.sides.mariadb.definitions import Definition, definitions_of, make, take_down
 from sospes.sides.mariadb.hosts import marked_databases
 from sospes.sides.mariadb.live import ME, connected, one_line
 from sospes.sides.servers.address import Address
-from sospes.sides.servers.handing import JOURNAL, Look, Session, Swapped, kept_name, require_names, settled
+from sospes.sides.servers.handing import JOURNAL, Look, Session, Swapped, kept_name, own_copy, require_names, settled
 from sospes.sides.servers.marks import MARK_TABLE, Marked, is_signed, signed
 from sospes.sql.quoting import back_quoted, dotted
 
@@ -94,12 +94,7 @@ class MariadbHanding:
     def look(self) -> Look:
         """Both databases, who is connected, and what depends on live's name."""
         require_names(self._side, self._live, _OWN)
-        marked = next((one for one in marked_databases(self._address).marked if one.name == self._copy), None)
-        if marked is None or not marked.signed or marked.kind != "database":
-            raise UsageError(
-                f"{self._copy}: is no side copy that this user's Sospes made",
-                "make one: sospes rehearse BACKUP --side URL --keep",
-            )
+        marked = own_copy(marked_databases(self._address).marked, self._copy)
         with closing(self._connected()) as session, session.cursor() as cursor:
             if _one(cursor, _DATABASE, self._live) is None:
                 raise NotFound(f"{self._live}: there is no such database on the server", "check the name after --live")

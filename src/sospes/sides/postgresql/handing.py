@@ -15,14 +15,14 @@ from typing import Any
 import psycopg
 from psycopg import sql
 
-from sospes.model.errors import CannotCheck, NotFound, UsageError
+from sospes.model.errors import CannotCheck, NotFound
 from sospes.model.findings import Finding, doubt, note
 from sospes.sides.postgresql.checks import check_database
 from sospes.sides.postgresql.hosts import marked_databases
 from sospes.sides.postgresql.live import connected, one_line
 from sospes.sides.postgresql.rights import carried
 from sospes.sides.servers.address import Address
-from sospes.sides.servers.handing import KEPT, Look, Session, Swapped, kept_name, require_names, settled
+from sospes.sides.servers.handing import KEPT, Look, Session, Swapped, kept_name, own_copy, require_names, settled
 
 _LONGEST = 63
 _TRIES = 5
@@ -91,12 +91,7 @@ class PostgresqlHanding:
     def look(self) -> Look:
         """Both databases, who is connected, and what depends on live's name."""
         require_names(self._side, self._live, _OWN)
-        marked = next((one for one in marked_databases(self._side).marked if one.name == self._copy), None)
-        if marked is None or not marked.signed or marked.kind != "database":
-            raise UsageError(
-                f"{self._copy}: is no side copy that this user's Sospes made",
-                "make one: sospes rehearse BACKUP --side URL --keep",
-            )
+        marked = own_copy(marked_databases(self._side).marked, self._copy)
         with self._connected() as session:
             side, live = (self._row(session, name) for name in (self._copy, self._live))
             if live is None:

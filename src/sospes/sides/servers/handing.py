@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import time
-from collections.abc import Callable, Iterator, Sequence
+from collections.abc import Callable, Iterable, Iterator, Sequence
 from dataclasses import dataclass
 from datetime import UTC, datetime
 from typing import Protocol
@@ -105,6 +105,17 @@ def require_names(side: Address, live: str, own: frozenset[str]) -> None:
             raise UsageError(f"{name} is the server's own database, and can't be {what}", "name another one")
     if side.database == live:
         raise UsageError(f"{live} is the side copy and the live database at once", "give --live another name")
+
+
+def own_copy(marked: Iterable[Marked], name: str) -> Marked:
+    """The side copy of that name. Raises UsageError where there is none that this user's Sospes made."""
+    found = next((one for one in marked if one.name == name), None)
+    if found is None or not found.signed or found.kind != "database":
+        raise UsageError(
+            f"{name}: is no side copy that this user's Sospes made",
+            "make one: sospes rehearse BACKUP --side URL --keep",
+        )
+    return found
 
 
 def kept_name(live: str, now: datetime, longest: int) -> str:
