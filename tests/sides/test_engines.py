@@ -72,6 +72,17 @@ def test_a_cluster_is_restored_with_its_roles(postgres: PostgresServer, tmp_path
     assert "warden" in next(item["message"] for item in run.document["findings"] if item["code"] == "roles-made")
 
 
+def test_a_cluster_of_many_databases_has_enough_connections(postgres: PostgresServer, tmp_path: Path) -> None:
+    table = copy_table("public.tide", [("id", "integer")], [["1"]])
+    made = [b"CREATE DATABASE d%d;\n\n\\connect d%d\n\n%s" % (number, number, table) for number in range(30)]
+    (tmp_path / "all.sql").write_bytes(postgresql(b"".join(made)))
+
+    document = sospes("rehearse", "--side", "private", tmp_path / "all.sql", "--json").document
+
+    assert document["verdict"] == "sound", document["findings"]
+    assert [table["rows"] for table in document["result"]["tables"]] == [1] * 30
+
+
 @pytest.mark.parametrize("options", [[], ["--hex-blob", "--skip-extended-insert"], ["--databases"]], ids=str)
 def test_a_mariadb_backup_is_restored_on_its_own_engine(
     mariadb: MariadbServer, tmp_path: Path, options: list[str]

@@ -21,7 +21,7 @@ ADMINISTRATOR = "sospes_admin"
 _SETTINGS = {
     "listen_addresses": "", "fsync": "off", "full_page_writes": "off", "synchronous_commit": "off",
     "wal_level": "minimal", "max_wal_senders": "0", "max_wal_size": "4GB", "autovacuum": "off",
-    "shared_buffers": "256MB", "maintenance_work_mem": "256MB", "max_connections": "50", "jit": "off",
+    "shared_buffers": "256MB", "maintenance_work_mem": "256MB", "max_connections": "1000", "jit": "off",
     "password_encryption": "scram-sha-256", "timezone": "UTC", "logging_collector": "off",
     "shared_preload_libraries": "",
 }  # fmt: skip
