@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Mapping, Sequence
+from collections.abc import Callable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from typing import Protocol
 
@@ -20,6 +20,10 @@ class Stretch:
     offset: int
     size: int
     rows: int
+
+
+Rows = Callable[[Stretch], bytes]
+"""Gives the bytes of some rows back that lie in a file."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -95,22 +99,10 @@ class WayBack(Protocol):
         """What stands before rows of a table."""
         ...
 
-    def filled(self, statement: bytes) -> bytes:
-        """What fills a stored view that was made."""
-        ...
-
     def plain_rights(self, made: Sequence[Name]) -> bytes:
         """What takes away rights that this server gives to new tables and the like; empty where it gives none."""
         ...
 
     def script(self, steps: Sequence[Step], rows: Rows) -> Iterator[bytes]:
         """All steps as a script for the engine's own client."""
-        ...
-
-
-class Rows(Protocol):
-    """Gives rows back that lie in a file."""
-
-    def __call__(self, stretch: Stretch) -> bytes:
-        """The bytes of some rows."""
         ...

@@ -112,10 +112,6 @@ class MariadbWayBack:
         listed = ", ".join(map(back_quoted, columns))
         return f"INSERT INTO {back_quoted(table.name)} ({listed}) VALUES\n".encode()
 
-    def filled(self, statement: bytes) -> bytes:
-        """There are no stored views."""
-        return statement
-
     def plain_rights(self, made: Sequence[Name]) -> bytes:
         """Nothing: rights stay with names here, and new tables get none."""
         return b""

@@ -126,10 +126,6 @@ WHERE pronamespace = 'pg_catalog'::pg_catalog.regnamespace AND provolatile = 'v'
         listed = f" ({', '.join(map(double_quoted, columns))})" if columns else ""
         return f"COPY {dotted(double_quoted, table.schema, table.name)}{listed} FROM STDIN".encode()
 
-    def filled(self, statement: bytes) -> bytes:
-        """A stored view's query is run by this."""
-        return statement
-
     def plain_rights(self, made: Sequence[Name]) -> bytes:
         """Take back what ALTER DEFAULT PRIVILEGES gave to others than the owner."""
         listed = ", ".join(literal(dotted(double_quoted, name.schema, name.name)) for name in made)

@@ -41,7 +41,7 @@ SELECT TABLE_NAME FROM information_schema.TABLES WHERE TABLE_SCHEMA = %s
 AND TABLE_TYPE IN ('BASE TABLE', 'SYSTEM VERSIONED', 'SEQUENCE') AND TABLE_NAME NOT IN (%s, %s) ORDER BY 1
 """
 _SESSIONS = """
-SELECT DB, USER, SUBSTRING_INDEX(HOST, ':', 1), COUNT(*), MIN(ID) FROM information_schema.PROCESSLIST
+SELECT DB, USER, SUBSTRING_INDEX(HOST, ':', 1), COUNT(*) FROM information_schema.PROCESSLIST
 WHERE DB IN (%s, %s) AND ID <> CONNECTION_ID() GROUP BY 1, 2, 3 ORDER BY 4 DESC, 1, 2, 3
 """
 _IDS = "SELECT ID FROM information_schema.PROCESSLIST WHERE DB IN (%s, %s) AND ID <> CONNECTION_ID()"
@@ -105,7 +105,7 @@ class MariadbHanding:
 
     def _sessions(self, cursor: Any) -> Iterator[Session]:
         cursor.execute(_SESSIONS, (self._live, self._copy))
-        for database, user, where, count, _ in cursor.fetchall():
+        for database, user, where, count in cursor.fetchall():
             yield Session(
                 database=str(database),
                 user=str(user),
@@ -179,7 +179,6 @@ class MariadbHanding:
         )
 
     def _planned(self, session: pymysql.Connection[Any], cursor: Any, now: datetime) -> _Plan:
-        definers: dict[tuple[str, str], Definition] = {}
         mine = definitions_of(session, self._live)
         self._require_definers(cursor, mine)
         definers = {(one.kind, one.name): one for one in mine}
@@ -227,7 +226,7 @@ class MariadbHanding:
                     raise
         return ended
 
-    def back(self, now: datetime, *, end_sessions: bool) -> Swapped:
+    def back(self, *, end_sessions: bool) -> Swapped:
         """Put what was live before back, from wherever a handover stands."""
         with closing(self._connected()) as session, session.cursor() as cursor:
             found = [plan for plan, _ in _journals(cursor, self._address) if plan.live == self._live]

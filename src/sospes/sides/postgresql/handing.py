@@ -52,7 +52,6 @@ FROM pg_database d, aclexplode(COALESCE(d.datacl, acldefault('d', d.datdba))) a
 WHERE d.datname = %s AND a.grantee <> d.datdba
 """
 _SLOTS = "SELECT slot_name, active FROM pg_replication_slots WHERE database = %s"
-_PREPARED = "SELECT count(*) FROM pg_prepared_xacts WHERE database = ANY (%s)"
 _SUBSCRIPTIONS = """
 SELECT s.subname FROM pg_subscription s JOIN pg_database d ON d.oid = s.subdbid WHERE d.datname = %s
 """
@@ -239,11 +238,10 @@ class PostgresqlHanding:
                 ) from error
         return ended
 
-    def back(self, now: datetime, *, end_sessions: bool) -> Swapped:
+    def back(self, *, end_sessions: bool) -> Swapped:
         """Rename both back, by what the mark on the kept one says."""
         with self._connected() as session:
-            kept = _kept(session, self._live)
-            name, said = kept
+            name, said = _kept(session, self._live)
             live = self._row(session, self._live)
             self._copy = name
             side = str(said["side"])

@@ -297,8 +297,7 @@ class SharedHost(OnSharedServer):
         """Make a database, and the role that restores into it; how to connect as that one."""
         with undivided(), connected(self._address, self._address.database or "postgres") as session:
             try:
-                [*like] = session.execute(_LIKE).fetchone() or []
-                self._databases.like = (like[0], like[1], like[2]) if like else None
+                self._databases.like = session.execute(_LIKE).fetchone()
                 self._databases.make(session, database, name)
             except psycopg.Error as error:
                 raise CannotCheck(f"{self._address.label}: {one_line(error)}", "nothing was restored") from error

@@ -75,7 +75,7 @@ class Handing(Protocol):
         """Put the copy in live's place. Raises CannotCheck, with both as they were, where that can't be."""
         ...
 
-    def back(self, now: datetime, *, end_sessions: bool) -> Swapped:
+    def back(self, *, end_sessions: bool) -> Swapped:
         """Put what was live before back in its place. Raises NotFound where nothing was kept."""
         ...
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 import shlex
 import time
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass, field, replace
+from dataclasses import dataclass, replace
 from datetime import datetime
 
 from sospes.model.errors import UsageError
@@ -71,7 +71,7 @@ class HandedOver:
     live_bytes: int | None = None
     side_bytes: int | None = None
     sessions: tuple[Session, ...] = ()
-    newer: tuple[LostTable, ...] = field(default_factory=tuple)
+    newer: tuple[LostTable, ...] = ()
     consistent: bool | None = None
 
 
@@ -120,10 +120,10 @@ def hand_back(how: Handover) -> Outcome[HandedOver]:
     """Put back what was live before. Raises NotFound where nothing was kept."""
     begin = time.perf_counter()
     require_named(how)
-    handing: Handing = server_of(how.side.engine).handing(how.side, how.live)
+    handing = server_of(how.side.engine).handing(how.side, how.live)
     if how.dry_run:
         raise UsageError("--dry-run is for the way there", "leave it away, or leave --back away")
-    swapped = handing.back(how.now, end_sessions=how.end_sessions)
+    swapped = handing.back(end_sessions=how.end_sessions)
     result = HandedOver(
         from_=swapped.kept_as, to=how.live, kept_as=swapped.kept_as, sessions_ended=swapped.ended, steps=swapped.steps,
         way_back=None, done=True,

@@ -9,7 +9,6 @@ from decimal import Decimal, InvalidOperation
 from sospes.engines.statements import Cells, Guarded, Listed, Statements
 from sospes.model.entries import Column, Name
 from sospes.model.errors import CannotCheck, UsageError
-from sospes.model.events import Held
 from sospes.model.types import Meaning
 from sospes.rows.canonical import canonical_cells
 from sospes.rows.causes import Cause, CauseKind, Causes
@@ -134,6 +133,12 @@ class Changes:
     fix: Fix
     statements: Statements
     lists: Iterator[int]
+    _columns: dict[str, Column] = field(init=False)
+
+    def __post_init__(self) -> None:
+        """Look the pair's columns up on the right side."""
+        known = {column.name: column for column in self.fix.pair.right.columns}
+        self._columns = {name: known.get(name, Column(name=name, type="")) for name in self.fix.pair.columns}
 
     def forward(self) -> Iterator[Guarded]:
         """Missing rows in, changed rows back."""
@@ -144,7 +149,7 @@ class Changes:
             for row in self.fix.missing:
                 yield Guarded(self.statements.insert(self._table, self._cells(row)))
         for names, rows in self._alike():
-            yield from self._updates(names, [(wanted, seen) for wanted, seen in rows])
+            yield from self._updates(names, rows)
 
     def back(self) -> Iterator[Guarded]:
         """The same the other way round, the last first."""
@@ -174,7 +179,7 @@ class Changes:
         moving = [
             place
             for place, name in enumerate(pair.columns)
-            if name not in names and place not in pair.key and self._column(name).moves
+            if name not in names and place not in pair.key and self._columns[name].moves
         ]
         if self._many(rows):
             places = [pair.columns.index(name) for name in names]
@@ -190,13 +195,13 @@ class Changes:
 
     def _listed(self, new: Sequence[int], seen: Sequence[int], rows: Sequence[tuple[Row, Row]]) -> Listed:
         """A list of rows; columns by their places in the pair."""
-        pair = self.fix.pair
+        pair, columns = self.fix.pair, list(self._columns.values())
         return Listed(
             number=next(self.lists),
             table=self._table,
-            key=[self._column(pair.columns[place]) for place in pair.key],
-            new=[self._column(pair.columns[place]) for place in new],
-            seen=[self._column(pair.columns[place]) for place in seen],
+            key=[columns[place] for place in pair.key],
+            new=[columns[place] for place in new],
+            seen=[columns[place] for place in seen],
             rows=[
                 [
                     *(before[place] for place in pair.key),
@@ -207,18 +212,9 @@ class Changes:
             ],
         )
 
-    def _column(self, name: str) -> Column:
-        """The right side's column of that name."""
-        return next((one for one in self.fix.pair.right.columns if one.name == name), Column(name=name, type=""))
-
     def _cells(self, row: Row) -> Cells:
         """A row's values by the right side's columns."""
-        known = {column.name: column for column in self.fix.pair.right.columns}
-        values: dict[str, tuple[Column, Held]] = {
-            name: (known.get(name, Column(name=name, type="")), value)
-            for name, value in zip(self.fix.pair.columns, row, strict=True)
-        }
-        return values
+        return {name: (column, value) for (name, column), value in zip(self._columns.items(), row, strict=True)}
 
     @property
     def _table(self) -> Name:

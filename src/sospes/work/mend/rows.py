@@ -215,15 +215,15 @@ def _plan(left: RowSide, right: Path | Address, pairing: Pairing, how: Mending, 
 def _works(fixes: Sequence[Fix], made: Sequence[ObjectFix], engine: Engine) -> tuple[Work, Work]:
     """What brings all back, and what takes it away again."""
     statements, lists = dialect_of(engine).statements, count(1)
-    there, again = ([Changes(fix, statements, lists) for fix in fixes] for _ in range(2))
+    tables = [Changes(fix, statements, lists) for fix in fixes]
     forward = Work(
-        rows=[one for changes in there for one in changes.forward()],
+        rows=[one for changes in tables for one in changes.forward()],
         behind=[
             heading(item.item.key.kind, item.item.key.label) + statement for item in made for statement in item.forward
         ],
     )
     back = Work(
-        rows=[one for changes in reversed(again) for one in changes.back()],
+        rows=[one for changes in reversed(tables) for one in changes.back()],
         before=[statement for item in reversed(made) for statement in item.back],
     )
     return forward, back

@@ -338,11 +338,7 @@ class Choice:
             return False  # rights to several things, of which some may be live's own
         if entry.about is not None and entry.about in self.collected.rows:
             return True
-        for key in self.keys(place):
-            words = settled(key)
-            if words in made:
-                return True
-        return False
+        return any(settled(key) in made for key in self.keys(place))
 
     def _unknown_roles(self, place: int, roles: set[str]) -> set[str]:
         """Roles that an entry names and live hasn't, where it is known which ones live has."""
