@@ -9,6 +9,7 @@ from __future__ import annotations
 import re
 from collections.abc import Callable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
+from itertools import accumulate
 from typing import Protocol
 
 from sospes.model.entries import Column, Name
@@ -42,6 +43,10 @@ class Work:
     def touched(self) -> int:
         """How many rows all of it has to touch."""
         return sum(one.rows or 0 for one in self.rows)
+
+    def counted(self) -> Iterator[tuple[Guarded, int]]:
+        """Each statement, with how many rows are touched up to and with it."""
+        return zip(self.rows, accumulate(one.rows or 0 for one in self.rows), strict=True)
 
 
 @dataclass(frozen=True, slots=True)
@@ -197,8 +202,8 @@ class StatementsInWords:
         """A temporary table whose columns have the types of the table's own, and the rows in it."""
         named = [
             self._quoted(column.name) + b" AS " + alias
-            for columns, word in ((listed.key, "key"), (listed.new, "new"), (listed.seen, "seen"))
-            for column, alias in zip(columns, _aliases(word, columns), strict=True)
+            for word, columns in (("key", listed.key), ("new", listed.new), ("seen", listed.seen))
+            for column, alias in called(word, columns)
         ]
         name = self._list_name(listed)
         parts = (name, self._list_key(listed), b", ".join(named), self._table(listed.table))
@@ -216,18 +221,17 @@ class StatementsInWords:
 
     def _set_parts(self, listed: Listed) -> list[bytes]:
         """What is set from the list, which is called `l`."""
-        aliases = _aliases("new", listed.new)
-        return [self._quoted(column.name) + b" = l." + alias for column, alias in zip(listed.new, aliases, strict=True)]
+        return [self._quoted(column.name) + b" = l." + alias for column, alias in called("new", listed.new)]
 
     def _matches(self, listed: Listed) -> bytes:
         """The condition that a row of the table, which is called `t`, is one of the list's, and as it was seen."""
         keys = [
             self._agrees(b"t." + self._quoted(column.name), b"l." + alias, column, plain=_is_full(listed.rows, place))
-            for place, (column, alias) in enumerate(zip(listed.key, _aliases("key", listed.key), strict=True))
+            for place, (column, alias) in enumerate(called("key", listed.key))
         ]
         seen = [
             self._agrees(b"t." + self._quoted(column.name), b"l." + alias, column, plain=False)
-            for column, alias in zip(listed.seen, _aliases("seen", listed.seen), strict=True)
+            for column, alias in called("seen", listed.seen)
         ]
         return b" AND ".join(keys + seen)
 
@@ -253,9 +257,9 @@ def _is_full(rows: Sequence[Sequence[Held]], place: int) -> bool:
     return all(row[place] is not None for row in rows)
 
 
-def _aliases(word: str, columns: Sequence[Column]) -> list[bytes]:
-    """What the columns of a list are called."""
-    return [f"{word}_{number}".encode() for number in range(1, len(columns) + 1)]
+def called(word: str, columns: Sequence[Column]) -> list[tuple[Column, bytes]]:
+    """Columns, with what they are called in a list."""
+    return [(column, f"{word}_{number}".encode()) for number, column in enumerate(columns, 1)]
 
 
 def no_longer(number: int, rows: int) -> bytes:

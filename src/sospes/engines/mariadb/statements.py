@@ -5,7 +5,7 @@ from __future__ import annotations
 import re
 from collections.abc import Iterator
 
-from sospes.engines.statements import Guarded, Listed, StatementsInWords, Work, no_longer
+from sospes.engines.statements import Guarded, Listed, StatementsInWords, Work, called, no_longer
 from sospes.model.entries import Column, Name
 from sospes.model.events import Held
 
@@ -38,7 +38,7 @@ class MariadbStatements(StatementsInWords):
         """A key of values that are compared as they are; one of a collation may take two of them for the same."""
         if any(column.collation or _UNKEYED.match(column.type) for column in listed.key):
             return b""
-        return b" (PRIMARY KEY (%s))" % b", ".join(b"key_%d" % number for number in range(1, len(listed.key) + 1))
+        return b" (PRIMARY KEY (%s))" % b", ".join(alias for _, alias in called("key", listed.key))
 
     def _agrees(self, one: bytes, other: bytes, column: Column, *, plain: bool) -> bytes:
         same = one + (b" = " if plain else b" <=> ") + other
@@ -69,12 +69,10 @@ class MariadbStatements(StatementsInWords):
         yield from (definition + b"\n//\n" for definition in work.before)
         yield b"BEGIN NOT ATOMIC\n  DECLARE EXIT HANDLER FOR SQLEXCEPTION BEGIN ROLLBACK; RESIGNAL; END;\n"
         yield b"  START TRANSACTION;\n"
-        number = 0
-        for one in work.rows:
+        for one, number in work.counted():
             yield b"  %s;\n" % one.statement
             if one.rows is None:
                 continue
-            number += one.rows
             parts = (one.rows, no_longer(number, one.rows))
             yield b"  IF ROW_COUNT() <> %d THEN SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = '%s'; END IF;\n" % parts
         yield b"  COMMIT;\n  SELECT '%d rows brought back' AS done;\nEND//\n" % work.touched

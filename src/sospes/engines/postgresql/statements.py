@@ -106,12 +106,10 @@ class PostgresqlStatements(StatementsInWords):
         # A dollar quote around statements, whose values may hold any quotes, that of the block included.
         tag = _tag_for(work.rows)
         yield b"DO %s\n#variable_conflict use_column\nDECLARE\n  touched bigint;\n  done bigint := 0;\nBEGIN\n" % tag
-        number = 0
-        for one in work.rows:
+        for one, number in work.counted():
             yield b"  %s;\n" % one.statement
             if one.rows is None:
                 continue
-            number += one.rows
             yield b"  GET DIAGNOSTICS touched = ROW_COUNT;\n  IF touched <> %d THEN " % one.rows
             yield b"RAISE EXCEPTION '%s'; END IF;\n" % no_longer(number, one.rows)
             yield b"  done := done + touched;\n"

@@ -22,10 +22,8 @@ def apply(address: Address, work: Work) -> None:
             for definition in work.before:
                 cursor.execute(definition)
             cursor.execute("START TRANSACTION")
-            done = 0
-            for one in work.rows:
+            for one, done in work.counted():
                 touched = cursor.execute(one.statement)
-                done += one.rows or 0
                 if one.rows is not None and touched != one.rows:
                     raise not_as_seen(address, done, one.rows)
             cursor.execute("COMMIT")

@@ -23,10 +23,8 @@ def apply(address: Address, work: Work) -> None:
                 connection.execute(setting)
             for definition in work.before:
                 connection.execute(definition)
-            done = 0
-            for one in work.rows:
+            for one, done in work.counted():
                 touched = connection.execute(one.statement).rowcount
-                done += one.rows or 0
                 if one.rows is not None and touched != one.rows:
                     raise not_as_seen(address, done, one.rows)
             for definition in STATEMENTS.behind(work):

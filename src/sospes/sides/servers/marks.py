@@ -97,38 +97,38 @@ def _secret(state: Path) -> bytes:
     return found
 
 
-ACCOUNT = re.compile(PREFIX + r"([0-9a-f]{8})([0-9a-f]{16})")
-"""The name of an account that restores: which database it is of, and a signature, as accounts bear no comments."""
+_SIGNED_NAME = re.compile(PREFIX + r"([0-9a-f]{8})([0-9a-f]{16})")
+"""The name of what can bear no mark of ours: what it is of, and a signature. No longer than any server takes."""
+
+
+def _signed_name(kind: str, what: str, state: Path) -> str:
+    which = hashlib.sha256(what.encode()).hexdigest()[:8]
+    return f"{PREFIX}{which}{_signature((kind, which, '', ''), state)[:16]}"
+
+
+def _is_own_name(kind: str, name: str, state: Path) -> bool:
+    found = _SIGNED_NAME.fullmatch(name)
+    return found is not None and hmac.compare_digest(found[2], _signature((kind, found[1], "", ""), state)[:16])
 
 
 def account_of(database: str, state: Path) -> str:
-    """The account that restores into a database, by its name on the server; no longer than any server takes."""
-    which = hashlib.sha256(database.encode()).hexdigest()[:8]
-    return f"{PREFIX}{which}{_signature(('account', which, '', ''), state)[:16]}"
+    """The account that restores into a database, by its name on the server; accounts bear no comments."""
+    return _signed_name("account", database, state)
 
 
 def is_own_account(name: str, state: Path) -> bool:
     """Whether this user's own Sospes made an account of that name."""
-    found = ACCOUNT.fullmatch(name)
-    if found is None:
-        return False
-    return hmac.compare_digest(found[2], _signature(("account", found[1], "", ""), state)[:16])
-
-
-ASIDE = re.compile(PREFIX + r"([0-9a-f]{8})([0-9a-f]{16})")
-"""The name that a table bears until it is whole: which one, and a signature, as its comment is the backup's own."""
+    return _is_own_name("account", name, state)
 
 
 def aside_of(what: str, state: Path) -> str:
-    """A name for a table that is put into a live database, until it is whole."""
-    which = hashlib.sha256(what.encode()).hexdigest()[:8]
-    return f"{PREFIX}{which}{_signature(('aside', which, '', ''), state)[:16]}"
+    """A name for a table that is put into a live database, until it is whole; its comment is the backup's own."""
+    return _signed_name("aside", what, state)
 
 
 def is_own_aside(name: str, state: Path) -> bool:
     """Whether this user's own Sospes gave a table that name."""
-    found = ASIDE.fullmatch(name)
-    return found is not None and hmac.compare_digest(found[2], _signature(("aside", found[1], "", ""), state)[:16])
+    return _is_own_name("aside", name, state)
 
 
 def signed(text: str, state: Path) -> str:
