@@ -96,6 +96,12 @@ class Dialect:
         """A column's name, the same for all that the engine takes for one."""
         return name.casefold() if self.folds_names else name
 
+    @property
+    def way(self) -> WayBack:
+        """How tables that are gone are brought back to a server of this engine."""
+        assert self.way_back is not None  # asked for only where there is a server
+        return self.way_back
+
     def says_alike(self, other: Dialect) -> bool:
         """Whether both engines write the same values in the same words."""
         return self.typed and self.engine.family is other.engine.family

@@ -59,6 +59,11 @@ class AccountBook:
 
     found: dict[AccountKey, frozenset[str]] = field(default_factory=dict)
 
+    @property
+    def of_server(self) -> Accounts | None:
+        """All that was said; None where no account is made, as in a backup of one database."""
+        return self.found if any(key.kind is AccountKind.ACCOUNT for key in self.found) else None
+
     def take(self, fact: AccountFact) -> None:
         """Take in one statement."""
         if fact.change == "gone":

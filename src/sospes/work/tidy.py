@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import time
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 from pathlib import Path
@@ -15,11 +14,7 @@ from sospes.sides.servers.address import Address
 from sospes.sides.servers.marks import Left as LeftOnServer
 from sospes.sides.servers.marks import Marked
 from sospes.sides.servers.private import drop_leftover, leftovers
-
-_ENDING = 3.0
-"""Seconds that sessions are waited for that may be ending."""
-
-_PAUSE = 0.1
+from sospes.sides.servers.settling import settled
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -92,13 +87,11 @@ def _unfinished(places: Sequence[Path], drop: bool) -> Iterator[Left]:
 
 
 def _settled(server: Address) -> LeftOnServer:
-    """What is left once sessions that have just ended are gone: a server counts them for a moment longer."""
-    deadline = time.monotonic() + _ENDING
-    left = server_of(server.engine).marked(server)
-    while any(item.in_use and item.signed for item in left.marked) and time.monotonic() < deadline:
-        time.sleep(_PAUSE)
-        left = server_of(server.engine).marked(server)
-    return left
+    """What is left once sessions that have just ended are gone."""
+    return settled(
+        lambda: server_of(server.engine).marked(server),
+        lambda left: any(item.in_use and item.signed for item in left.marked),
+    )
 
 
 def _on_server(server: Address, marked: Sequence[Marked], drop: bool) -> Iterator[Left]:

@@ -12,7 +12,7 @@ from sospes.sql.lexis import Lexis, without_comments
 from sospes.sql.quoting import back_quoted, dotted
 
 _DEFINED = frozenset({Kind.VIEW, Kind.TRIGGER, Kind.EVENT, Kind.FUNCTION, Kind.PROCEDURE, Kind.SEQUENCE, Kind.INDEX})
-_BODIES = frozenset({Kind.FUNCTION, Kind.PROCEDURE, Kind.TRIGGER, Kind.EVENT})
+BODIES = frozenset({Kind.FUNCTION, Kind.PROCEDURE, Kind.TRIGGER, Kind.EVENT})
 _COLUMN_COMMENT = re.compile(r"^\s*`((?:[^`]|``)+)` .*\bCOMMENT '((?:[^'\\]|''|\\.)*)',?$")
 _TABLE_COMMENT = re.compile(r"^\).*\bCOMMENT='((?:[^'\\]|''|\\.)*)'")
 _QUERY = re.compile(r"\sAS\s+(.+?)(?:\s+WITH (?:CASCADED |LOCAL )?CHECK OPTION)?\s*(?:\*/)?$", re.DOTALL)
@@ -32,6 +32,12 @@ def body_worded(text: str) -> str:
     """A body in the words in which a catalog has it: clients take comments out, the server escapes ends of lines."""
     bare = without_comments(text.encode("utf-8", "surrogateescape"), _LEXIS).decode("utf-8", "surrogateescape")
     return plain(_STRING.sub(lambda match: match[0].replace("\n", "\\n"), bare))
+
+
+def view_queries(text: str) -> tuple[str, ...]:
+    """The query of a view's definition; none where that says none."""
+    query = _QUERY.search(_BETWEEN.sub(" ", text.strip()))
+    return (plain(query[1]),) if query else ()
 
 
 def type_worded(text: str) -> str:
@@ -89,9 +95,8 @@ def _other(entry: Entry) -> Iterator[tuple[ObjectKey, DatabaseObject]]:
         for constraint in entry.constraints:
             yield from _constraint(constraint, entry)
     elif entry.kind == Kind.VIEW:
-        query = _QUERY.search(_BETWEEN.sub(" ", text.strip()))
-        yield ObjectKey("view", "", entry.name.name), DatabaseObject((plain(query[1]),) if query else (), made)
-    elif entry.kind in _BODIES:
+        yield ObjectKey("view", "", entry.name.name), DatabaseObject(view_queries(text), made)
+    elif entry.kind in BODIES:
         whole = body_worded(text.strip().removesuffix("*/"))
         yield ObjectKey(entry.kind, "", entry.name.name, about), DatabaseObject((whole,), made, whole=True)
     else:

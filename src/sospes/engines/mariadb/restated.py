@@ -10,7 +10,7 @@ from sospes.model.kinds import Kind
 from sospes.sql.lexis import Lexis, Token
 from sospes.sql.phrase import Phrase
 
-DEFINER = re.compile(rb"\bDEFINER\s*=\s*(`(?:[^`]|``)*`|'[^']*'|\w+)\s*@\s*(`(?:[^`]|``)*`|'[^']*'|[\w.%]+)", re.I)
+_DEFINER = re.compile(rb"\bDEFINER\s*=\s*(`(?:[^`]|``)*`|'[^']*'|\w+)\s*@\s*(`(?:[^`]|``)*`|'[^']*'|[\w.%]+)", re.I)
 _HEAD = 400
 """Bytes at the beginning of a statement where its definer stands."""
 
@@ -39,8 +39,7 @@ class Restated:
         """
         statement = entry.definition.strip().removesuffix(entry.delimiter)
         if entry.kind in _DEFINED:
-            head, count = DEFINER.subn(b"DEFINER=CURRENT_USER", statement[:_HEAD], count=1)
-            statement = head + statement[_HEAD:]
+            statement, count = with_definer(statement, b"DEFINER=CURRENT_USER")
             self.definers += count
         elif entry.kind in _LAID_OUT:
             statement, count = at_home(statement)
@@ -49,6 +48,18 @@ class Restated:
             self.events += 1
             return switched_off(statement)
         return statement
+
+
+def definer_of(statement: bytes) -> bytes | None:
+    """Who a definition is run as, in its own words."""
+    found = _DEFINER.search(statement[:_HEAD])
+    return found[0] if found else None
+
+
+def with_definer(statement: bytes, definer: bytes) -> tuple[bytes, int]:
+    """A definition with another definer, where it says one; how many were changed."""
+    head, count = _DEFINER.subn(lambda _: definer, statement[:_HEAD], count=1)
+    return head + statement[_HEAD:], count
 
 
 def _tokens(statement: bytes) -> list[Token]:

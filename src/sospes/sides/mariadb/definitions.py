@@ -12,7 +12,7 @@ from typing import Any
 
 import pymysql
 
-from sospes.engines.mariadb.restated import DEFINER, switched_off
+from sospes.engines.mariadb.restated import definer_of, switched_off, with_definer
 from sospes.sides.mariadb.live import one_line
 from sospes.sql.quoting import back_quoted
 
@@ -45,15 +45,14 @@ class Definition:
     @property
     def definer(self) -> str | None:
         """Who it is run as."""
-        found = DEFINER.search(self.statement.encode()[:400])
-        return found[0].decode() if found else None
+        found = definer_of(self.statement.encode("utf-8", "surrogateescape"))
+        return None if found is None else found.decode("utf-8", "surrogateescape")
 
     def as_of(self, definer: str | None) -> Definition:
         """The same with another definer; the connection's user where that is None."""
-        raw = self.statement.encode("utf-8", "surrogateescape")
-        said = (definer or "DEFINER=CURRENT_USER").encode()
-        head = DEFINER.sub(lambda _: said, raw[:400], count=1)
-        return replace(self, statement=(head + raw[400:]).decode("utf-8", "surrogateescape"))
+        said = (definer or "DEFINER=CURRENT_USER").encode("utf-8", "surrogateescape")
+        raw, _ = with_definer(self.statement.encode("utf-8", "surrogateescape"), said)
+        return replace(self, statement=raw.decode("utf-8", "surrogateescape"))
 
     def asleep(self) -> Definition:
         """The same, an event switched off."""

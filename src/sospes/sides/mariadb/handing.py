@@ -27,8 +27,9 @@ from sospes.sides.mariadb.definitions import Definition, definitions_of, make, t
 from sospes.sides.mariadb.hosts import marked_databases
 from sospes.sides.mariadb.live import ME, connected, one_line
 from sospes.sides.servers.address import Address
-from sospes.sides.servers.handing import JOURNAL, Look, Session, Swapped, kept_name, own_copy, require_names, settled
+from sospes.sides.servers.handing import JOURNAL, Look, Session, Swapped, kept_name, own_copy, require_names, still_open
 from sospes.sides.servers.marks import MARK_TABLE, Marked, is_signed, signed
+from sospes.sides.servers.settling import settled
 from sospes.sql.quoting import back_quoted, dotted
 
 _LONGEST = 64
@@ -99,7 +100,7 @@ class MariadbHanding:
             if _one(cursor, _DATABASE, self._live) is None:
                 raise NotFound(f"{self._live}: there is no such database on the server", "check the name after --live")
             sizes = [int((_one(cursor, _SIZE, name) or [0])[0] or 0) for name in (self._live, self._copy)]
-            sessions = settled(lambda: list(self._sessions(cursor)))
+            sessions = settled(lambda: tuple(self._sessions(cursor)), bool)
             findings = tuple(self._of_name(cursor))
         return Look(marked=marked, live_bytes=sizes[0], side_bytes=sizes[1], sessions=sessions, findings=findings)
 
@@ -208,13 +209,9 @@ class MariadbHanding:
             )
 
     def _end_sessions(self, cursor: Any, *, end_sessions: bool) -> int:
-        found = () if end_sessions else settled(lambda: list(self._sessions(cursor)))
+        found = () if end_sessions else settled(lambda: tuple(self._sessions(cursor)), bool)
         if found:
-            count = sum(session.count for session in found)
-            raise CannotCheck(
-                f"{'a session is' if count == 1 else f'{count} sessions are'} open, and nothing was changed",
-                "have them end, or give --end-sessions",
-            )
+            raise still_open(found)
         cursor.execute(_IDS, (self._live, self._copy))
         ended = 0
         for (number,) in cursor.fetchall():

@@ -5,13 +5,12 @@ Source: MariaDB Knowledge Base, "Information Schema Tables".
 
 from __future__ import annotations
 
-import re
 from typing import Any
 
 import pymysql
 import pymysql.cursors
 
-from sospes.engines.mariadb.objects import body_worded, type_worded
+from sospes.engines.mariadb.objects import BODIES, body_worded, type_worded, view_queries
 from sospes.model.objects import DatabaseObject, ObjectKey, plain
 from sospes.sides.servers.marks import MARK_TABLE
 from sospes.sql.quoting import back_quoted
@@ -46,8 +45,6 @@ _COMMENTS = (
         FROM information_schema.COLUMNS c JOIN information_schema.TABLES t USING (TABLE_SCHEMA, TABLE_NAME) {_IN}
         AND {_SAME} AND t.TABLE_TYPE IN ('BASE TABLE', 'SYSTEM VERSIONED') AND c.COLUMN_COMMENT <> ''""",
 )
-_BODIES = frozenset({"function", "procedure", "trigger", "event"})
-_VIEW_QUERY = re.compile(r"\sAS\s+(.+?)(?:\s+WITH (?:CASCADED |LOCAL )?CHECK OPTION)?$", re.DOTALL)
 _CHECKS = """SELECT 'constraint', CONSTRAINT_NAME, TABLE_NAME, NULL FROM information_schema.CHECK_CONSTRAINTS
     WHERE CONSTRAINT_SCHEMA = %(schema)s AND LEVEL = 'Table'"""
 
@@ -70,16 +67,15 @@ def objects_of(session: pymysql.Connection[Any], database: str, *, mariadb: bool
 def _view(cursor: pymysql.cursors.Cursor, name: str, database: str) -> DatabaseObject:
     """A view of the current database with its query; without it where this user may not see it."""
     try:
-        cursor.execute(f"SHOW CREATE VIEW `{name.replace('`', '``')}`")
+        cursor.execute(f"SHOW CREATE VIEW {back_quoted(name)}")
     except pymysql.err.OperationalError:
         return DatabaseObject()
     row = cursor.fetchone()
     own = back_quoted(database) + "."
-    query = _VIEW_QUERY.search(str(row[1]).replace(own, "")) if row else None
-    return DatabaseObject((plain(query[1]),) if query else ())
+    return DatabaseObject(view_queries(str(row[1]).replace(own, "")) if row else ())
 
 
 def _worded(kind: str, text: str) -> str:
     if kind == "column":
         return type_worded(text)
-    return text if kind == "comment" else body_worded(text) if kind in _BODIES else plain(text)
+    return text if kind == "comment" else body_worded(text) if kind in BODIES else plain(text)

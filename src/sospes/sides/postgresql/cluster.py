@@ -80,7 +80,9 @@ class LiveCluster:
         """Who may do what on the server, and what new things in its databases are given to others."""
         found: dict[AccountKey, frozenset[str]] = {}
         for name, database in self._databases.items():
-            found |= {**(database.accounts() or {}), **database.default_rights(name)}
+            if not found:  # every database knows the accounts of the whole server
+                found |= database.accounts()
+            found |= database.default_rights(name)
         return found
 
     def is_side_copy(self) -> bool:

@@ -22,7 +22,8 @@ from sospes.sides.postgresql.hosts import marked_databases
 from sospes.sides.postgresql.live import connected, one_line
 from sospes.sides.postgresql.rights import carried
 from sospes.sides.servers.address import Address
-from sospes.sides.servers.handing import KEPT, Look, Session, Swapped, kept_name, own_copy, require_names, settled
+from sospes.sides.servers.handing import KEPT, Look, Session, Swapped, kept_name, own_copy, require_names, still_open
+from sospes.sides.servers.settling import settled
 
 _LONGEST = 63
 _TRIES = 5
@@ -100,7 +101,7 @@ class PostgresqlHanding:
                 )
             assert side is not None  # its mark was read
             findings = [*self._of_name(session), *self._of_making(side, live)]
-            sessions = settled(lambda: list(self._sessions(session)))
+            sessions = settled(lambda: tuple(self._sessions(session)), bool)
         with self._connected(self._live) as inside, self._connected(self._copy) as other:
             findings += _inside(inside, other)
         return Look(marked=marked, live_bytes=live[1], side_bytes=side[1], sessions=sessions, findings=tuple(findings))
@@ -215,7 +216,7 @@ class PostgresqlHanding:
         """All statements in one transaction; how many sessions were ended for it."""
         ended = 0
         for left in range(_TRIES, 0, -1):
-            if not end_sessions and (found := settled(lambda: list(self._sessions(session)))):
+            if not end_sessions and (found := settled(lambda: tuple(self._sessions(session)), bool)):
                 raise _in_use(found)
             try:
                 with session.transaction():
@@ -273,12 +274,8 @@ def _kept(session: psycopg.Connection[Any], live: str) -> tuple[str, dict[str, A
 
 
 def _in_use(sessions: Sequence[Session]) -> CannotCheck:
-    count = sum(session.count for session in sessions)
     told = ", ".join(f"{session.count} of {session.user} by {session.program}" for session in sessions[:4])
-    return CannotCheck(
-        f"{'a session is' if count == 1 else f'{count} sessions are'} open, and nothing was changed: {told}",
-        "have them end, or give --end-sessions",
-    )
+    return still_open(sessions, f": {told}")
 
 
 def _renamed(name: str, new: str) -> Iterator[sql.Composed]:

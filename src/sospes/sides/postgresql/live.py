@@ -16,7 +16,7 @@ from psycopg.pq import ExecStatus
 from psycopg.pq.abc import PGconn, PGresult
 
 from sospes.engines.registry import dialect_of
-from sospes.model.accounts import AccountKey, Accounts
+from sospes.model.accounts import AccountKey
 from sospes.model.entries import Column, Engine, Name
 from sospes.model.errors import CannotCheck, UsageError
 from sospes.model.events import Batch
@@ -138,7 +138,7 @@ class LivePostgresql:
         except psycopg.Error as error:
             raise _refused(self._address, error) from error
 
-    def accounts(self) -> Accounts | None:
+    def accounts(self) -> dict[AccountKey, frozenset[str]]:
         """Who may do what on the whole server."""
         return accounts_of(self._connection)
 

@@ -2,13 +2,12 @@
 
 from __future__ import annotations
 
-import time
-from collections.abc import Callable, Iterable, Iterator, Sequence
+from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
 from datetime import UTC, datetime
 from typing import Protocol
 
-from sospes.model.errors import UsageError
+from sospes.model.errors import CannotCheck, UsageError
 from sospes.model.findings import Finding
 from sospes.sides.servers.address import Address
 from sospes.sides.servers.marks import Marked
@@ -80,20 +79,13 @@ class Handing(Protocol):
         ...
 
 
-_ENDING = 3.0
-"""Seconds that sessions are waited for that may be ending: a server counts them for a moment longer."""
-
-_PAUSE = 0.1
-
-
-def settled(sessions: Callable[[], Sequence[Session]]) -> tuple[Session, ...]:
-    """The sessions that are still open once those are gone that have just ended."""
-    deadline = time.monotonic() + _ENDING
-    found = sessions()
-    while found and time.monotonic() < deadline:
-        time.sleep(_PAUSE)
-        found = sessions()
-    return tuple(found)
+def still_open(sessions: Sequence[Session], told: str = "") -> CannotCheck:
+    """What is raised where sessions are open that may not be ended; `told` names some of them."""
+    count = sum(session.count for session in sessions)
+    return CannotCheck(
+        f"{'a session is' if count == 1 else f'{count} sessions are'} open, and nothing was changed{told}",
+        "have them end, or give --end-sessions",
+    )
 
 
 def require_names(side: Address, live: str, own: frozenset[str]) -> None:

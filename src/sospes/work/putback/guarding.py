@@ -34,7 +34,7 @@ def hold_back_code(choice: Choice) -> None:
         f"{entry.kind} {entry.name.label}"
         for entry in map(choice.entries.__getitem__, choice.chosen)
         if (entry.kind == Kind.EXTENSION and entry.name.name not in choice.dialect.extensions)
-        or (entry.kind in ROUTINES and choice.dialect.way_back and choice.dialect.way_back.reaches_outside(entry))
+        or (entry.kind in ROUTINES and choice.dialect.way.reaches_outside(entry))
     ]
     if outside:
         raise CannotCheck(

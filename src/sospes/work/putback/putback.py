@@ -10,7 +10,7 @@ from typing import IO
 
 from sospes.engines.dialect import Dialect
 from sospes.engines.registry import dialect_of
-from sospes.engines.way_back import Step, WayBack
+from sospes.engines.way_back import Step
 from sospes.model.entries import Engine, Entry, Name
 from sospes.model.errors import CannotCheck, UsageError
 from sospes.model.events import RowsBegin
@@ -152,7 +152,7 @@ class _Live:
 def _look(how: PuttingBack) -> _Live:
     live = open_live(how.address, how.timeout_seconds)
     try:
-        query = _way(dialect_of(live.engine)).working
+        query = dialect_of(live.engine).way.working
         working = live.value(query).encode().split() if query else []
         return _Live(live.objects(every=False), live.version, frozenset(working))
     finally:
@@ -249,7 +249,7 @@ class Plan:
 
     def _names(self, dialect: Dialect) -> None:
         """Raises UsageError for a new name that is too long, or given for more than one table."""
-        new, way = self.how.wanting.new_name, _way(dialect)
+        new, way = self.how.wanting.new_name, dialect.way
         if new is None:
             return
         length = len(new.encode()) if way.in_bytes else len(new)
@@ -286,7 +286,7 @@ class Plan:
         choice = self._settled
         yield b"-- Made by sospes: it brings back " + ", ".join(_one_line(choice.tables)).encode() + b"\n"
         yield b"-- It ends at the first error. Definitions are the backup's own words: read them before you run it.\n"
-        yield from _way(choice.dialect).script(steps_of(choice, self._called(choice)), choice.collected.read)
+        yield from choice.dialect.way.script(steps_of(choice, self._called(choice)), choice.collected.read)
 
     def write(self) -> None:
         """Write the script to its file, or to the stream."""
@@ -336,7 +336,7 @@ class Plan:
             if table.name in {name.name for name in expected} and table.after != table.expected
         ]
         self.findings += _told(refused, landing, wrong)
-        if wrong and _way(choice.dialect).transactional:
+        if wrong and choice.dialect.way.transactional:
             raise CannotCheck(
                 f"{self.how.address.label}: nothing was changed: {wrong[0].name} has {wrong[0].after:,} rows after all "
                 f"went in, {wrong[0].expected:,} were to",
@@ -424,9 +424,3 @@ def _made(choice: Choice | None) -> Iterator[MadeObject]:
         entry = choice.collected.entries[place]
         if entry.kind not in {Kind.COMMENT, Kind.GRANT, Kind.OWNERSHIP, Kind.SEQUENCE_VALUE, Kind.SEQUENCE_OWNER}:
             yield MadeObject(kind=entry.kind, name=entry.name.label)
-
-
-def _way(dialect: Dialect) -> WayBack:
-    """How the engine brings tables back; every engine with servers has one."""
-    assert dialect.way_back is not None  # its address was taken for a server's
-    return dialect.way_back

@@ -37,8 +37,7 @@ class _Steps:
 
     @property
     def _way(self) -> WayBack:
-        assert self.choice.dialect.way_back is not None  # asked for where there is a server
-        return self.choice.dialect.way_back
+        return self.choice.dialect.way
 
     def all(self) -> Iterator[Step]:
         """What rows need, the rows, what is faster or only possible behind them; parts are put to wholes in the end."""

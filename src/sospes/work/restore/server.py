@@ -83,8 +83,8 @@ def rehearse_on_server(paths: Sequence[Path], how: Rehearsing, server: Address |
 
 def _accounts(task: _Task, server: Address) -> Iterator[Finding]:
     """Which accounts and rights of a backup of a whole server this one lacks, and which it has beyond them."""
-    backup = task.objects.accounts.found
-    if not any(key.kind is AccountKind.ACCOUNT for key in backup):
+    backup = task.objects.accounts.of_server
+    if backup is None:
         return
     live = open_live(replace(server, database=None), _ACCOUNTS_SECONDS)
     try:

@@ -10,7 +10,7 @@ from typing import Self
 from sospes.engines.registry import dialect_of
 from sospes.formats.form import nothing
 from sospes.formats.opening import Opened, Opening, open_backup
-from sospes.model.accounts import AccountKind, Accounts
+from sospes.model.accounts import Accounts
 from sospes.model.entries import Column, ConstraintKind, Engine, Entry, Name
 from sospes.model.events import Batch, Header, LargeObjectPart, RowsBegin
 from sospes.model.findings import Finding, Place, fault
@@ -207,8 +207,7 @@ class BackupRows(BasicSide):
 
     def accounts(self) -> Accounts | None:
         """Who may do what on the server that the backup is of, if it makes any account."""
-        found = self.objects.accounts.found
-        return found if any(key.kind is AccountKind.ACCOUNT for key in found) else None
+        return self.objects.accounts.of_server
 
     def slices(self, places: Sequence[tuple[int, int]]) -> Iterator[bytes] | None:
         """The plain text from each place to its end, places in order and apart; None where none can be had again."""
