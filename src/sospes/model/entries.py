@@ -22,6 +22,11 @@ class Engine(StrEnum):
         return Engine.MARIADB if self is Engine.MYSQL else self
 
 
+def joined(*parts: str | None) -> str:
+    """The parts of a name with dots between them; those that are empty or None are left out."""
+    return ".".join(part for part in parts if part)
+
+
 @dataclass(frozen=True, slots=True, order=True)
 class Name:
     """A qualified name; database and schema are None where the form has none."""
@@ -119,6 +124,11 @@ class Entry:
     delimiter: bytes = b";"
     encoding: str = "utf-8"
     strange: str = ""
+
+    @property
+    def subject(self) -> Name:
+        """The table that it belongs to, or else what it defines itself."""
+        return self.about or self.name
 
     @property
     def text(self) -> str:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, replace
 
 from sospes.model.verdict import Severity, Verdict
@@ -57,6 +57,11 @@ def doubt(code: str, message: str, advice: str, place: Place | None = None) -> F
 def note(code: str, message: str, advice: str = "", place: Place | None = None) -> Finding:
     """A finding that changes no verdict."""
     return Finding(code=code, severity=Severity.NOTE, message=message, advice=advice, place=place or Place())
+
+
+def some(names: Sequence[str], most: int) -> str:
+    """The first of some names, and how many more there are."""
+    return ", ".join(names[:most]) + (f" and {len(names) - most:,} more" if len(names) > most else "")
 
 
 def verdict_of(findings: Iterable[Finding]) -> Verdict:

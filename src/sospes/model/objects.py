@@ -6,6 +6,8 @@ import re
 from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 
+from sospes.model.entries import joined
+
 
 @dataclass(frozen=True, slots=True, order=True)
 class ObjectKey:
@@ -24,11 +26,11 @@ class ObjectKey:
     def label(self) -> str:
         """As people say it: `trigger touch on rescue.station`."""
         if self.kind in {"column", "default"}:
-            return f"{self.kind} {'.'.join(part for part in (self.schema, self.about, self.name) if part)}"
-        name = ".".join(part for part in (self.schema if not self.about else "", self.name) if part)
+            return f"{self.kind} {joined(self.schema, self.about, self.name)}"
+        name = joined(self.schema if not self.about else "", self.name)
         if self.kind == "grant":
-            return f"grant on {'.'.join(part for part in (self.schema, self.name) if part)} to {self.about}"
-        table = ".".join(part for part in (self.schema, self.about) if part)
+            return f"grant on {joined(self.schema, self.name)} to {self.about}"
+        table = joined(self.schema, self.about)
         return f"{self.kind} {name}" + (f" on {table}" if self.about else "")
 
 

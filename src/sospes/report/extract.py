@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from pathlib import Path
 
+from sospes.model.entries import joined
 from sospes.model.outcome import Outcome
 from sospes.model.verdict import Severity
 from sospes.report.printer import Printer
@@ -23,10 +24,14 @@ def tell_extract(printer: Printer, outcome: Outcome[Extraction], listed: Path | 
     printer.findings(outcome.findings)
     if printer.quiet or not found.tables:
         return
-    rows = []
-    for table in found.tables:
-        parts = [part for part in (table.database, table.schema, table.name) if part]
-        rows.append([".".join(parts), f"{table.rows:,}", "" if table.bytes is None else size(table.bytes)])
+    rows = [
+        [
+            joined(table.database, table.schema, table.name),
+            f"{table.rows:,}",
+            "" if table.bytes is None else size(table.bytes),
+        ]
+        for table in found.tables
+    ]
     printer.table(["table", "rows", "size"], rows, (1, 2))
     beside = f", beside {size(found.backup_bytes)} of backup" if found.backup_bytes else ""
     where = f" in {found.out}" if found.out else ""
@@ -46,7 +51,7 @@ def tell_put_back(printer: Printer, outcome: Outcome[PutBack], listed: Path | No
     if found.counts:
         rows = [
             [
-                ".".join(part for part in (table.schema, table.name) if part),
+                joined(table.schema, table.name),
                 "not there" if table.before is None else f"{table.before:,}",
                 "not there" if table.after is None else f"{table.after:,}",
                 "" if table.expected is None else f"{table.expected:,}",
@@ -87,7 +92,7 @@ def tell_missing(printer: Printer, missing: Sequence[Missing] | None, listed: Pa
     )
     rows = []
     for item in missing[:MOST_MISSING]:
-        table = ".".join(part for part in (item.database, item.schema, item.table) if part)
+        table = joined(item.database, item.schema, item.table)
         first = "" if item.row_from is None else f"{item.row_from:,}"
         last = "" if item.row_to is None else f"{item.row_to:,}"
         keys = f"{_key(item.key_before)} .. {_key(item.key_after)}" if item.key_before or item.key_after else ""

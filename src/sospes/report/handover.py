@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from sospes.model.entries import joined
 from sospes.model.outcome import Outcome
 from sospes.report.printer import Printer
 from sospes.report.words import duration, plural, size
@@ -29,10 +30,7 @@ def tell_handover(printer: Printer, outcome: Outcome[HandedOver]) -> None:
         ]
         printer.table(["open sessions", "", "user", "program", "from", "since"], rows, (1,))
     if found.newer:
-        lost = [
-            [".".join(part for part in (one.schema, one.name) if part), f"{one.only_live:,}", f"{one.changed:,}"]
-            for one in found.newer
-        ]
+        lost = [[joined(one.schema, one.name), f"{one.only_live:,}", f"{one.changed:,}"] for one in found.newer]
         printer.table(["rows of live that would be out of sight", "only in live", "otherwise"], lost, (1, 2))
     for step in found.steps:
         printer.line(f"  done: {step}")

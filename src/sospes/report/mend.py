@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from sospes.model.entries import joined
 from sospes.model.outcome import Outcome
 from sospes.report.printer import Printer
 from sospes.report.words import duration, plural
@@ -22,7 +23,7 @@ def tell_mend(printer: Printer, outcome: Outcome[Mend]) -> None:
         return
     listed = [
         [
-            ".".join(part for part in (table.schema or table.database, table.name) if part),
+            joined(table.schema or table.database, table.name),
             f"{table.inserts:,}", f"{table.updates:,}", f"{table.extra:,}",
         ]
         for table in found.tables

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from sospes.model.entries import joined
 from sospes.model.findings import Finding, Place
 
 
@@ -50,7 +51,7 @@ def place_words(place: Place, file: bool = False) -> str:
     if file and place.file:
         parts.append(shown(place.file))
     if place.table and (place.row_from is not None or place.line or place.plain_from is not None):
-        table = ".".join(part for part in (place.database, place.schema, place.table) if part)
+        table = joined(place.database, place.schema, place.table)
         parts.append(shown(table))
     if place.row_from is not None:
         same = place.row_to in {None, place.row_from}

@@ -413,7 +413,7 @@ class SqlText:
         if entry.kind == Kind.TYPE and entry.columns:
             self._types[entry.name] = {column.name: column for column in entry.columns}
         if entry.kind in {Kind.TABLE, Kind.FOREIGN_TABLE, Kind.VIRTUAL_TABLE}:
-            self.tables[entry.about or entry.name] = entry
+            self.tables[entry.subject] = entry
         yield entry
 
     def _inherited(self, entry: Entry) -> Entry:
@@ -481,7 +481,7 @@ class SqlText:
         """INSERT ... DEFAULT VALUES: one row of a table without columns."""
         statement = window.data[window.position : end]
         entry = Classifier(statement, self.settings.lexis, where).entry()
-        table = entry.about or entry.name
+        table = entry.subject
         window.advance(end)
         known, notation = self.tables.get(table), self.settings.notation
         yield RowsBegin(table=table, columns=(), entry=known, notation=notation, opening=statement)

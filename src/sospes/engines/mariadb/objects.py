@@ -67,7 +67,7 @@ def _table(entry: Entry) -> Iterator[tuple[ObjectKey, DatabaseObject]]:
 
 
 def _constraint(constraint: Constraint, entry: Entry) -> Iterator[tuple[ObjectKey, DatabaseObject]]:
-    about = entry.about or entry.name
+    about = entry.subject
     statements = (_added(about, constraint) if entry.kind == Kind.TABLE else entry.definition,)
     if constraint.kind in _KEYS:
         name = "PRIMARY" if constraint.kind is ConstraintKind.PRIMARY else constraint.name

@@ -65,7 +65,7 @@ def _table(entry: Entry) -> Iterator[tuple[ObjectKey, DatabaseObject]]:
 def _constraint(constraint: Constraint, entry: Entry) -> Iterator[tuple[ObjectKey, DatabaseObject]]:
     if not constraint.name:
         return
-    about = entry.about or entry.name
+    about = entry.subject
     statement = entry.definition
     if entry.kind == Kind.TABLE:
         label = dotted(double_quoted, about.schema, about.name)

@@ -83,7 +83,7 @@ WHERE pronamespace = 'pg_catalog'::pg_catalog.regnamespace AND provolatile = 'v'
         """A table, its keys, checks and indexes under another name; the server names keys and indexes."""
         if entry.kind == Kind.TABLE:
             _require_columns(entry)
-        about = entry.about or entry.name
+        about = entry.subject
         new = called.get(about, about.name)
         label = dotted(double_quoted, about.schema, new)
         if entry.kind == Kind.CONSTRAINT:

@@ -329,7 +329,7 @@ class PostgresqlRestore:
         """Rows behind keys go in by one connection, and behind references and triggers one table after the other."""
         kinds = {constraint.kind for constraint in entry.constraints}
         if kinds & _KEYS or entry.kind == Kind.INDEX:
-            self._keyed.add(entry.about or entry.name)
+            self._keyed.add(entry.subject)
         self._bound = self._bound or ConstraintKind.FOREIGN in kinds or entry.kind in {Kind.TRIGGER, Kind.RULE}
 
     def _later(self, side: _Side, entry: Entry, table: Name) -> Iterator[Finding]:

@@ -11,7 +11,7 @@ from sospes.sides.servers.address import Address
 
 def place_of(entry: Entry) -> Place:
     """Where a statement stands, and what it is about."""
-    about = entry.about or entry.name
+    about = entry.subject
     return Place(
         plain_from=entry.plain_from or None, plain_to=entry.plain_to or None, line=entry.line or None,
         database=entry.name.database, schema=about.schema, table=entry.about.name if entry.about else None,

@@ -86,7 +86,7 @@ def surveyed(paths: Sequence[Path], opening: Opening) -> Survey:
         elif isinstance(event, Entry):
             for constraint in event.constraints:
                 if constraint.kind is ConstraintKind.PRIMARY and constraint.columns:
-                    keys.setdefault(event.about or event.name, constraint.columns)
+                    keys.setdefault(event.subject, constraint.columns)
     suspect, uncertain = [], []
     for cause in findings:
         for stretch in stretches([cause]):

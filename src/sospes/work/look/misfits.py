@@ -123,7 +123,7 @@ class Fit:
         for entry, constraint in self._constraints:
             yield from self._misfit(entry, constraint, engine)
         for entry in self._mentions:
-            name = entry.about or entry.name
+            name = entry.subject
             if self._known(name, engine) is None and _folded(name) not in self._others:
                 message = f"a statement of kind {entry.kind} is for {name.label}, which has no definition"
                 yield from self._undefined(name, message, engine, entry)
@@ -136,7 +136,7 @@ class Fit:
     def _misnamed(self) -> Iterator[Finding]:
         """Sequences and locked tables that nothing defines, and whose name is a bit away from one that is defined."""
         for entry in self._named:
-            name = entry.about or entry.name
+            name = entry.subject
             known = self._sequences if entry.kind == Kind.SEQUENCE_VALUE else self._tables.keys() | self._sequences
             if name in known or name.database in self._foreign_databases:
                 continue
@@ -151,7 +151,7 @@ class Fit:
 
     def _unlike_parents(self, entry: Entry) -> Iterator[Finding]:
         """A partition or child that lacks a column of its parent, and has one whose name is a bit away from it."""
-        child = self._tables.get(entry.about or entry.name)
+        child = self._tables.get(entry.subject)
         for name in entry.parents:
             parent = self._tables.get(name)
             if child is None or parent is None or not (child.certain and parent.certain):
@@ -226,7 +226,7 @@ class Fit:
 
     def _misfit(self, entry: Entry, constraint: Constraint, engine: Engine | None) -> Iterator[Finding]:
         """A constraint of a table that isn't there, or over columns that it lacks, or to a table that isn't there."""
-        name = entry.about or entry.name
+        name = entry.subject
         what = f"{constraint.kind} {constraint.name}".strip()
         known = self._known(name, engine)
         if known is None:

@@ -96,7 +96,7 @@ class Undoing:
                 "changed-again",
                 f"what the backup gave is changed by the backup itself: {_start(entry)}",
                 "a restore would not hold what was read: find out who wrote that line, and compare with another copy",
-                _place(entry, entry.about or entry.name),
+                _place(entry, entry.subject),
             )
         if self._anew:
             table, entry = next(iter(self._anew.items()))

@@ -91,7 +91,7 @@ class ValueChecks:
             self._early.append(entry)
         if entry.kind == Kind.TABLE:
             self._entries[entry.name] = entry
-        about = entry.about or entry.name
+        about = entry.subject
         for constraint in entry.constraints:
             if constraint.kind in _KEYS and constraint.columns:
                 self.keys += 1

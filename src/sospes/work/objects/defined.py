@@ -54,7 +54,7 @@ class BackupObjects:
         if any(
             not constraint.name and constraint.kind is not ConstraintKind.PRIMARY for constraint in entry.constraints
         ):
-            about = entry.about or entry.name
+            about = entry.subject
             self.unnamed.add((about.schema or "", about.name))
 
     def take_part(self, part: LargeObjectPart) -> None:

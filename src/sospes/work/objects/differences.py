@@ -6,7 +6,8 @@ import re
 from collections.abc import Collection, Iterator, Sequence
 from dataclasses import dataclass
 
-from sospes.model.findings import Finding, Place, fault, note
+from sospes.model.entries import joined
+from sospes.model.findings import Finding, Place, fault, note, some
 from sospes.model.objects import DatabaseObject, ObjectKey, Objects, Unlike, unlike_objects
 from sospes.work.compare.sides.protocol import ObjectSide, RowSide
 
@@ -125,11 +126,10 @@ def _owners(one: dict[ObjectKey, DatabaseObject], other: dict[ObjectKey, Databas
     for key in [key for key in (*one, *other) if key.kind == "owner"]:
         mine, theirs = one.pop(key, None), other.pop(key, None)
         if mine is not None and theirs is not None and mine.texts != theirs.texts:
-            name = ".".join(part for part in (key.schema, key.name) if part)
+            name = joined(key.schema, key.name)
             found.append(f"{name} ({mine.texts[0]}, {theirs.texts[0]})")
     if found:
-        more = f" and {len(found) - 5:,} more" if len(found) > 5 else ""
-        yield note("owners-differ", f"objects belong to other roles (left, right): {', '.join(found[:5])}{more}")
+        yield note("owners-differ", f"objects belong to other roles (left, right): {some(found, 5)}")
 
 
 def _refers_outside(item: Unlike, left: Objects, right: Objects) -> bool:

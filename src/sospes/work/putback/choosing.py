@@ -9,7 +9,7 @@ from dataclasses import dataclass, field
 from sospes.engines.dialect import Dialect
 from sospes.model.entries import ConstraintKind, Entry, Name
 from sospes.model.errors import UsageError
-from sospes.model.findings import Finding, Place, doubt, note
+from sospes.model.findings import Finding, Place, doubt, note, some
 from sospes.model.kinds import Kind
 from sospes.model.objects import ObjectKey, Objects
 from sospes.work.putback.collecting import DEPENDANTS, NEEDED, WORD, Collector
@@ -144,13 +144,13 @@ class Choice:
     def _tell_joined(self) -> None:
         """Parts that live's own tables get, and keys: what live has is no longer as it was."""
         joined = [
-            f"{(self.entries[place].about or self.entries[place].name).label} becomes a part of {parent.label}"
+            f"{self.entries[place].subject.label} becomes a part of {parent.label}"
             for place in self.chosen
             for parent in self.entries[place].parents
             if parent not in self.collected.rows
         ]
         joined += [
-            f"{(entry.about or entry.name).label} refers to these tables again"
+            f"{entry.subject.label} refers to these tables again"
             for entry in map(self.entries.__getitem__, self.referred)
         ]
         if joined:
@@ -160,7 +160,7 @@ class Choice:
 
     def _attaches(self, entry: Entry) -> bool:
         """Whether a part is put to its whole: the other one of the two comes back as well, or is there."""
-        child = entry.about or entry.name
+        child = entry.subject
         both = (child, *entry.parents)
         back = [name in self.collected.rows for name in both]
         return any(back) and all(comes or self._is_there("table", name) for comes, name in zip(back, both, strict=True))
@@ -186,7 +186,7 @@ class Choice:
         for place, entry in enumerate(self.entries):
             for constraint in entry.constraints:
                 parent = constraint.references
-                about = entry.about or entry.name
+                about = entry.subject
                 if constraint.kind is not ConstraintKind.FOREIGN or parent is None:
                     continue
                 comes, known = about in self.collected.rows, parent in self.collected.rows
@@ -231,8 +231,7 @@ class Choice:
                 self.findings.append(
                     note(
                         "dependants-missing",
-                        f"live also lacks what speaks of these tables: {', '.join(labels[:8])}"
-                        + (f" and {len(labels) - 8:,} more" if len(labels) > 8 else ""),
+                        f"live also lacks what speaks of these tables: {some(labels, 8)}",
                         "give --with-dependants to bring that back as well",
                     )
                 )

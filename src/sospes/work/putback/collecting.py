@@ -100,7 +100,7 @@ class Collector:
         return self.spool.read(stretch.size)
 
     def _entry(self, entry: Entry) -> None:
-        table = entry.about or entry.name
+        table = entry.subject
         if entry.kind in {Kind.TABLE, Kind.ATTACH} and any(map(self.wants, entry.parents)):
             self._children.add(table)
         if entry.kind in {Kind.TABLE, Kind.ATTACH} and self.wants(table):

@@ -14,7 +14,7 @@ from sospes.engines.way_back import Step
 from sospes.model.entries import Engine, Entry, Name
 from sospes.model.errors import CannotCheck, UsageError
 from sospes.model.events import RowsBegin
-from sospes.model.findings import Finding, Place, doubt, fault, note
+from sospes.model.findings import Finding, Place, doubt, fault, note, some
 from sospes.model.kinds import Kind
 from sospes.model.objects import Objects
 from sospes.model.outcome import Outcome
@@ -262,11 +262,10 @@ class Plan:
     def _tell_code(self, choice: Choice) -> None:
         """A note on what comes back and runs code of the backup from then on."""
         if code := choice.code():
-            more = f" and {len(code) - 6:,} more" if len(code) > 6 else ""
             self.findings.append(
                 note(
                     "code-brought-back",
-                    f"live runs what the backup says from now on: {', '.join(code[:6])}{more}",
+                    f"live runs what the backup says from now on: {some(code, 6)}",
                     "their text: the same command with --dry-run",
                 )
             )

@@ -134,7 +134,7 @@ class _Steps:
 
     def _referring(self, entry: Entry) -> Iterator[Step]:
         """Keys of other tables to those that come back."""
-        about = entry.about or entry.name
+        about = entry.subject
         for key, item in self.choice.dialect.objects_of(entry):
             named = [one for one in entry.constraints if one.name == key.name and one.references]
             if key.kind != "constraint" or key in self.choice.live or not named:

@@ -79,7 +79,7 @@ class Loader:
             self._extended.add(entry.name.database)
         elif entry.kind in {Kind.VIEW, Kind.MATERIALIZED_VIEW}:
             self._definitions.pop(entry.name, None)
-        self._constraints += [(entry.about or entry.name, constraint) for constraint in entry.constraints]
+        self._constraints += [(entry.subject, constraint) for constraint in entry.constraints]
         if entry.kind in OBJECT_KINDS - _HELD and self._concerns(entry):
             reason = _REASONS.get(entry.kind, "an embedded side copy has nothing that would run it")
             label = entry.name.full_label + (f" on {entry.about.label}" if entry.about else "")

@@ -17,7 +17,7 @@ from sospes.model.accounts import AccountKind, unlike_accounts
 from sospes.model.entries import Engine, Entry, Name
 from sospes.model.errors import CannotCheck, UsageError
 from sospes.model.events import Header
-from sospes.model.findings import Finding, doubt, fault, note, verdict_of
+from sospes.model.findings import Finding, doubt, fault, note, some, verdict_of
 from sospes.model.kinds import Kind
 from sospes.model.outcome import Outcome, TableSummary
 from sospes.model.verdict import Rung, Severity, Verdict
@@ -98,9 +98,8 @@ def _accounts(task: _Task, server: Address) -> Iterator[Finding]:
     ):
         names = [one.key.who for one in unlike if one.only == only and one.key.kind is AccountKind.ACCOUNT]
         if names:
-            more = f" and {len(names) - 8:,} more" if len(names) > 8 else ""
             advice = "compare the backup with the whole server, rights included: sospes compare BACKUP URL"
-            yield note(code, f"{said} {', '.join(names[:8])}{more}", advice)
+            yield note(code, f"{said} {some(names, 8)}", advice)
 
 
 _ACCOUNTS_SECONDS = 600

@@ -11,7 +11,7 @@ from typing import Annotated, Any
 
 import msgspec
 
-from sospes.model.entries import Engine, Name
+from sospes.model.entries import Engine, Name, joined
 from sospes.stream.blocks import Digest
 
 _Count = Annotated[int, msgspec.Meta(ge=0, le=(1 << 63) - 1)]
@@ -69,7 +69,7 @@ class SealedTable:
     @property
     def label(self) -> str:
         """The name as people write it."""
-        return ".".join(part for part in (self.schema or self.database, self.name) if part)
+        return joined(self.schema or self.database, self.name)
 
     @property
     def full_name(self) -> Name:

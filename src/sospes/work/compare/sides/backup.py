@@ -138,7 +138,7 @@ class BackupRows(BasicSide):
             self.tables[entry.name] = RowTable(name=entry.name, columns=columns, generated=generated)
         elif entry.kind in {Kind.VIEW, Kind.MATERIALIZED_VIEW}:
             self.tables.pop(entry.name, None)
-        table = self.tables.get(entry.about or entry.name)
+        table = self.tables.get(entry.subject)
         for constraint in entry.constraints:
             if table is None:
                 continue
