@@ -44,6 +44,24 @@ def configure(parser: argparse.ArgumentParser) -> None:
         default="sql",
         help="SQL script, CSV, JSON lines, or Parquet with the backup's types (default: %(default)s)",
     )
+    _add_into(parser)
+    parser.add_argument(
+        "--with-drop", action="store_true", help="also write the backup's DROP statements for these tables"
+    )
+    parser.add_argument(
+        "--csv-safe",
+        action="store_true",
+        help="with --as csv: put an apostrophe before cells that a spreadsheet would run as formulas",
+    )
+    parser.add_argument("--overwrite", action="store_true", help="replace an output file that exists")
+    parser.add_argument("--all", action="store_true", help="all tables, with what belongs to them")
+    common.add_salvage(parser)
+    common.add_seal(parser)
+    common.add_pieces(parser)
+
+
+def _add_into(parser: argparse.ArgumentParser) -> None:
+    """What is said of the place that tables go into, instead of a file."""
     parser.add_argument(
         "--into",
         metavar="WHERE",
@@ -73,19 +91,6 @@ def configure(parser: argparse.ArgumentParser) -> None:
     parser.add_argument(
         "--gentle", action="store_true", help="with --into a database: pause between blocks of rows, half of the time"
     )
-    parser.add_argument(
-        "--with-drop", action="store_true", help="also write the backup's DROP statements for these tables"
-    )
-    parser.add_argument(
-        "--csv-safe",
-        action="store_true",
-        help="with --as csv: put an apostrophe before cells that a spreadsheet would run as formulas",
-    )
-    parser.add_argument("--overwrite", action="store_true", help="replace an output file that exists")
-    parser.add_argument("--all", action="store_true", help="all tables, with what belongs to them")
-    common.add_salvage(parser)
-    common.add_seal(parser)
-    common.add_pieces(parser)
 
 
 def run(args: argparse.Namespace) -> int:
