@@ -40,14 +40,14 @@ def main() -> None:
         server.run_sql("mass", POSTGRESQL.format(rows=args.rows))
         night = Path(name) / "night.sql"
         night.write_bytes(server.dump("mass"))
-        address = f"postgresql://postgres@/mass?host={server.folder}"
+        address = server.address("mass")
         _measure("PostgreSQL", night, address, lambda sql: server.run_sql("mass", sql), args)
     with MariadbServer() as maria, tempfile.TemporaryDirectory() as name:
         maria.run_sql("", "CREATE DATABASE mass CHARACTER SET utf8mb4")
         maria.run_sql("mass", MARIADB.format(rows=args.rows))
         night = Path(name) / "night.sql"
         night.write_bytes(maria.dump("mass"))
-        address = f"mariadb://root@localhost/mass?unix_socket={maria.folder}/s"
+        address = maria.address("mass")
         _measure("MariaDB", night, address, lambda sql: maria.run_sql("mass", sql), args)
 
 

@@ -29,7 +29,7 @@ def measure(folder: Path, repeat: int) -> None:
         subprocess.run([*client, "-f", str(folder / "night.sql")], check=True, stdout=subprocess.DEVNULL)
         server.query("tide", "VACUUM ANALYZE")
         dump, later = (_dumped(server, folder / name) for name in ("live.sql", "later.sql"))
-        live = f"postgresql://postgres@/tide?host={server.folder}"
+        live = server.address("tide")
         copy = [*client, "-c", "COPY public.reading TO STDOUT"]
 
         def both() -> Spent:

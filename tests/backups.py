@@ -82,6 +82,12 @@ def copy_table(name: str, columns: Sequence[tuple[str, str]], rows: Sequence[Seq
     return text.encode()
 
 
+def numbers(name: str, count: int, key: str = "x") -> bytes:
+    """A table of PostgreSQL with as many rows, numbered from 0."""
+    rows = [[str(row), f"{row % 97} notes on the tide at the pier, taken by hand"] for row in range(count)]
+    return copy_table(name, [("x", "integer NOT NULL"), ("y", "text")], rows, key)
+
+
 def tides(rows: Sequence[Sequence[str]] | None = None) -> bytes:
     """A small sound script with one table, 40 rows unless others are given."""
     if rows is None:

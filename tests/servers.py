@@ -126,6 +126,10 @@ class PostgresServer(_Server):
             check=False,
         )
 
+    def address(self, database: str = "") -> str:
+        """The URL of a database, or of the whole server, as `postgres`."""
+        return f"postgresql://postgres@/{database}?host={self.folder}"
+
     def _client(self, program: str, database: str) -> list[str]:
         return [f"{self.binaries}/{program}", "-h", str(self.folder), "-U", "postgres", "-d", database]
 
@@ -155,6 +159,10 @@ class MariadbServer(_Server):
     def __init__(self) -> None:
         super().__init__()
         self._process: subprocess.Popen[bytes] | None = None
+
+    def address(self, database: str = "") -> str:
+        """The URL of a database, or of the whole server, as root."""
+        return f"mariadb://root@localhost/{database}?unix_socket={self.folder}/s"
 
     @property
     def _socket(self) -> str:

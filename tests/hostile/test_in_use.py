@@ -51,12 +51,12 @@ def watched(request: pytest.FixtureRequest) -> Iterator[Watched]:
         server: PostgresServer = request.getfixturevalue("postgres")
         server.run_sql("postgres", "CREATE DATABASE live")
         server.run_sql("live", "CREATE TABLE boats (a int); INSERT INTO boats VALUES (7)")
-        yield Watched(server, f"postgresql://postgres@/postgres?host={server.folder}")
+        yield Watched(server, server.address("postgres"))
         server.run_sql("postgres", "DROP DATABASE live")
     else:
         maria: MariadbServer = request.getfixturevalue("mariadb")
         maria.run_sql("", "CREATE DATABASE live; CREATE TABLE live.boats (a int); INSERT INTO live.boats VALUES (7)")
-        yield Watched(maria, f"mariadb://root@localhost/?unix_socket={maria.folder}/s")
+        yield Watched(maria, maria.address())
         maria.run_sql("", "DROP DATABASE live")
 
 

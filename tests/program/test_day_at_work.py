@@ -49,7 +49,7 @@ def shop(request: pytest.FixtureRequest, tmp_path: Path) -> Iterator[Shop]:
             nights.append(tmp_path / name)
             nights[-1].write_bytes(server.dump("day", *options))
         yield Shop(
-            f"postgresql://postgres@/day?host={server.folder}", "day", nights,
+            server.address("day"), "day", nights,
             ["INSERT INTO public.seed_lot VALUES (9001, 1, 'new')"],
             [
                 "DELETE FROM rescue.call_out WHERE id BETWEEN 20 AND 29",
@@ -69,7 +69,7 @@ def shop(request: pytest.FixtureRequest, tmp_path: Path) -> Iterator[Shop]:
         nights.append(tmp_path / name)
         nights[-1].write_bytes(maria.dump("--routines", "--events", "--triggers", *options, "day"))
     yield Shop(
-        f"mariadb://root@localhost/day?unix_socket={maria.folder}/s", "day", nights,
+        maria.address("day"), "day", nights,
         ["INSERT INTO seed_lot VALUES (9001, 1, 'new')"],
         ["DELETE FROM seed_lot WHERE id IN (3, 5)", "UPDATE seed_lot SET label = 'gone' WHERE id < 200"],
         ["DROP VIEW busy"], "seed_lot", "SELECT count(*) FROM seed_lot", lambda sql: maria.run_sql("day", sql),

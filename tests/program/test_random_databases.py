@@ -66,7 +66,7 @@ def test_postgresql(postgres: PostgresServer, tmp_path: Path, seed: int) -> None
         if encoding == "UTF8":
             document = sospes("rehearse", "--side", "private", chance.choice(dumps), "--json").document
             assert _alarms(document) == []
-            live = f"postgresql://postgres@/{database}?host={postgres.folder}"
+            live = postgres.address(database)
             assert _alarms(sospes("compare", chance.choice(dumps), live, "--json").document) == []
     finally:
         postgres.run_sql("postgres", f"DROP DATABASE {database}")
@@ -88,7 +88,7 @@ def test_mariadb(mariadb: MariadbServer, tmp_path: Path, seed: int) -> None:
             dumps[-1].write_bytes(mariadb.dump(*options, database))
         _check(dumps, tables)
         whole = [dump for dump in dumps if not any(word in dump.name for word in ("opt", "binary", "ansi"))]
-        live = f"mariadb://root@localhost/{database}?unix_socket={mariadb.folder}/s"
+        live = mariadb.address(database)
         assert _alarms(sospes("compare", chance.choice(whole), live, "--json").document) == []
         assert _alarms(sospes("rehearse", "--side", "private", chance.choice(whole), "--json").document) == []
     finally:

@@ -108,7 +108,7 @@ def test_a_live_table_is_passed_over_by_chunks(
     (tmp_path / "night.sql").write_bytes(postgresql(keyed + keyless))
     postgres.run_sql("postgres", "CREATE DATABASE chunks")
     try:
-        address = f"postgresql://postgres@/chunks?host={postgres.folder}"
+        address = postgres.address("chunks")
         postgres.run_sql("chunks", "CREATE TABLE tide (height numeric(6,2), id integer PRIMARY KEY, note text)")
         postgres.run_sql("chunks", "CREATE TABLE log_line (text text)")
         values = ",".join(f"({height}, {number}, '{note}')" for number, note, height in rows)

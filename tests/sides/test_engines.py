@@ -41,14 +41,6 @@ def nothing_is_left() -> Iterator[None]:
     assert _left() <= before
 
 
-def _address(server: PostgresServer, database: str = "harbour") -> str:
-    return f"postgresql://postgres@/{database}?host={server.folder}"
-
-
-def _mariadb_address(server: MariadbServer) -> str:
-    return f"mariadb://root@localhost/harbour?unix_socket={server.folder}/s"
-
-
 @pytest.mark.parametrize("options", [[], ["--inserts"], ["-Fc"], ["-Ft"], ["--create", "--verbose"]], ids=str)
 def test_a_postgresql_backup_is_restored_on_its_own_engine(
     postgres: PostgresServer, tmp_path: Path, options: list[str]
@@ -321,15 +313,15 @@ def test_a_backup_against_live_postgresql(postgres: PostgresServer, tmp_path: Pa
     (tmp_path / "night.sql").write_bytes(postgres.dump("harbour"))
     postgres.run_sql("postgres", "CREATE DATABASE compared TEMPLATE harbour")
     try:
-        same = sospes("compare", tmp_path / "night.sql", _address(postgres, "compared"), "--json").document
+        same = sospes("compare", tmp_path / "night.sql", postgres.address("compared"), "--json").document
         assert (same["verdict"], "matched" in same["evidence"]) == ("sound", True)
 
         postgres.run_sql("compared", "UPDATE rescue.station SET name = 'X' WHERE id = 1")
         postgres.run_sql("compared", "DELETE FROM rescue.call_out WHERE id = 5")
-        unsure = sospes("compare", tmp_path / "night.sql", _address(postgres, "compared"), "--json")
+        unsure = sospes("compare", tmp_path / "night.sql", postgres.address("compared"), "--json")
         words = ["--drift-by", "changed_at", "--written-at", "2026-11-01T00:00:00+00:00"]
         # a trigger of the table notes when it is changed
-        told = sospes("compare", tmp_path / "night.sql", _address(postgres, "compared"), *words, "--json")
+        told = sospes("compare", tmp_path / "night.sql", postgres.address("compared"), *words, "--json")
     finally:
         postgres.run_sql("postgres", "DROP DATABASE compared")
 
@@ -341,7 +333,7 @@ def test_a_backup_against_live_postgresql(postgres: PostgresServer, tmp_path: Pa
 def test_a_backup_against_live_mariadb(mariadb: MariadbServer, tmp_path: Path) -> None:
     (tmp_path / "night.sql").write_bytes(mariadb.dump("--routines", "--events", "harbour"))
 
-    found = sospes("compare", tmp_path / "night.sql", _mariadb_address(mariadb), "--json").document
+    found = sospes("compare", tmp_path / "night.sql", mariadb.address("harbour"), "--json").document
 
     assert found["verdict"] == "sound", found["findings"]
     assert sum(table["same"] for table in found["result"]["tables"]) == 314
@@ -352,7 +344,7 @@ def test_live_is_only_read(postgres: PostgresServer, tmp_path: Path) -> None:
     writes = "SELECT sum(n_tup_ins + n_tup_upd + n_tup_del) FROM pg_stat_user_tables"
     before = postgres.query("harbour", writes)
 
-    sospes("compare", tmp_path / "night.sql", _address(postgres))
+    sospes("compare", tmp_path / "night.sql", postgres.address("harbour"))
 
     assert postgres.query("harbour", writes) == before
 
@@ -360,7 +352,7 @@ def test_live_is_only_read(postgres: PostgresServer, tmp_path: Path) -> None:
 def test_passwords_and_profiles(postgres: PostgresServer, tmp_path: Path) -> None:
     config = tmp_path / "sospes.toml"
     config.write_text(
-        f'[profiles.live]\nurl = "{_address(postgres)}"\npassword-file = "{tmp_path}/secret"\n'
+        f'[profiles.live]\nurl = "{postgres.address("harbour")}"\npassword-file = "{tmp_path}/secret"\n'
         '[profiles.bare]\nurl = "postgresql://postgres@/nothing?host=/nowhere"\npassword-env = "NOT_SET"\n'
     )
     secret = tmp_path / "secret"
@@ -388,14 +380,14 @@ def test_extreme_values_of_every_type(postgres: PostgresServer, tmp_path: Path, 
         for words in (["verify", "--values"], ["rehearse"], ["rehearse", "--side", "private"]):
             run = sospes(*words, tmp_path / "night", "--json")
             assert (run.code, run.codes) == (0, []), words
-        assert sospes("compare", tmp_path / "night", _address(postgres, "types"), "--json").code == 0
+        assert sospes("compare", tmp_path / "night", postgres.address("types"), "--json").code == 0
     finally:
         postgres.run_sql("postgres", "DROP DATABASE types")
 
 
 def test_a_gentle_comparison_finds_the_same(postgres: PostgresServer, tmp_path: Path) -> None:
     (tmp_path / "night.sql").write_bytes(postgres.dump("harbour"))
-    run = sospes("compare", "--gentle", tmp_path / "night.sql", _address(postgres), "--json")
+    run = sospes("compare", "--gentle", tmp_path / "night.sql", postgres.address("harbour"), "--json")
     assert run.code == 0 and sum(table["same"] for table in run.document["result"]["tables"]) == 575
 
 

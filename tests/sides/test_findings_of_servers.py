@@ -62,7 +62,7 @@ def test_statement_passed_over(postgres: PostgresServer, tmp_path: Path) -> None
 def test_role_missing(postgres: PostgresServer, tmp_path: Path) -> None:
     """No roles are made on a server in use."""
     policy = b"CREATE POLICY p ON public.a TO stranger USING (true);\n\n\n"
-    server = f"postgresql://postgres@/postgres?host={postgres.folder}"
+    server = postgres.address("postgres")
     assert _codes(tmp_path, NUMBERS + policy, "--side", server)["role-missing"] == "doubt"
 
 

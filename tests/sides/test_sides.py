@@ -1,4 +1,4 @@
-"""Side copies on servers in use, several workers, and what a server lacks."""
+"""Side copies on servers in use, and what a server lacks."""
 
 from __future__ import annotations
 
@@ -22,8 +22,7 @@ import pytest
 from sospes.sides.postgresql.hosts import SharedHost
 from sospes.sides.servers.address import read_address
 from sospes.sides.servers.marks import MARK, Naming, is_prefix, read_mark
-from sospes.sides.servers.workers import Workers
-from tests.backups import copy_table, mysql, postgresql
+from tests.backups import mysql, numbers, postgresql
 from tests.conftest import INPUTS, assert_sound, left_on, sospes
 from tests.servers import PostgresServer
 
@@ -39,77 +38,6 @@ def shared(postgres: PostgresServer) -> str:
 
 def _databases(server: PostgresServer) -> set[str]:
     return set(server.query("postgres", "SELECT datname FROM pg_database").decode().split())
-
-
-def _numbers(name: str, count: int, key: str = "x") -> bytes:
-    rows = [[str(row), f"{row % 97} notes on the tide at the pier, taken by hand"] for row in range(count)]
-    return copy_table(name, [("x", "integer NOT NULL"), ("y", "text")], rows, key)
-
-
-# -- workers
-
-
-def test_jobs_of_a_worker_run_in_order_and_errors_come_out() -> None:
-    seen: list[int] = []
-    workers = Workers([seen, seen])
-    for number in range(50):
-        workers.submit(0, lambda log, number=number: log.append(number))  # type: ignore[misc]
-    workers.settle()
-    assert seen == [*range(50)] and workers.backlog(0) == workers.backlog(1) == 0
-
-    workers.submit(1, lambda log: log.remove(-1))
-    with pytest.raises(ValueError, match="not in list"):
-        workers.settle()
-
-
-@pytest.mark.servers
-@pytest.mark.parametrize("workers", ["1", "2", "5"])
-def test_rows_arrive_whole_whatever_the_number_of_workers(
-    postgres: PostgresServer, tmp_path: Path, workers: str
-) -> None:
-    tables = b"".join(_numbers(f"public.t{number}", 60_000 if number < 2 else 40) for number in range(9))
-    (tmp_path / "a.sql").write_bytes(postgresql(tables))
-
-    document = sospes("rehearse", "--side", "private", "--workers", workers, tmp_path / "a.sql", "--json").document
-
-    assert document["verdict"] == "sound", document["findings"]
-    assert sorted(table["rows"] for table in document["result"]["tables"]) == [40] * 7 + [60_000] * 2
-
-
-@pytest.mark.servers
-def test_a_row_that_is_refused_keeps_out_all_rows_of_its_table(postgres: PostgresServer, tmp_path: Path) -> None:
-    rows = [[str(row), "x" * 60] for row in range(80_000)]
-    rows[70_000][0] = "99999999999"
-    bad = copy_table("public.bad", [("x", "integer NOT NULL"), ("y", "text")], rows, "x")
-    (tmp_path / "a.sql").write_bytes(postgresql(bad + _numbers("public.good", 10)))
-
-    run = sospes("rehearse", "--side", "private", "--workers", "3", tmp_path / "a.sql", "--json")
-
-    assert run.codes == ["rows-refused"] and "99999999999" in run.document["findings"][0]["message"]
-    assert [table["name"] for table in run.document["result"]["tables"]] == ["good"]
-
-
-@pytest.mark.servers
-def test_references_and_transactions_of_the_backup_are_kept_in_order(postgres: PostgresServer, tmp_path: Path) -> None:
-    parents = copy_table("public.p", [("x", "integer PRIMARY KEY")], [[str(row)] for row in range(5000)])
-    columns = [("x", "integer REFERENCES public.p (x)"), ("y", "text")]
-    children = copy_table("public.c", columns, [[str(row % 5000), "a"] for row in range(20_000)])
-    for begin, end in ((b"", b""), (b"BEGIN;\n\n", b"COMMIT;\n\n")):
-        (tmp_path / "a.sql").write_bytes(postgresql(begin + parents + children + end))
-        run = sospes("rehearse", "--side", "private", "--workers", "4", tmp_path / "a.sql", "--json")
-        assert run.codes == [] and run.code == 0
-
-
-@pytest.mark.servers
-def test_the_encoding_is_the_backups(postgres: PostgresServer, tmp_path: Path) -> None:
-    body = b"CREATE TABLE public.a (x text);\n\n\nCOPY public.a (x) FROM stdin;\nSk\xe5r\n\\.\n\n\n"
-    text = postgresql(body).replace(b"client_encoding = 'UTF8'", b"client_encoding = 'LATIN1'")
-    check = b"CREATE VIEW public.v AS SELECT 1 / (current_setting('server_encoding') = 'LATIN1')::integer AS is_so;\n\n"
-    (tmp_path / "a.sql").write_bytes(text.replace(b"CREATE TABLE", check + b"CREATE TABLE", 1))
-
-    run = sospes("rehearse", "--side", "private", tmp_path / "a.sql", "--json")
-
-    assert run.code == 0 and run.codes == [], "the view divides by zero in any other encoding"
 
 
 # -- servers in use
@@ -145,13 +73,13 @@ def test_what_was_restored_is_the_source_value_by_value(
         text = (INPUTS / f"{name}_postgresql.sql").read_text()
         text = re.sub(r"(?i)CREATE EVENT TRIGGER.*?;", "", text)  # needs a superuser
         postgres.run_sql("source", re.sub(r"(?i)CREATE ROLE warden.*?;", "", text))  # the server has that one
-        source, night = f"postgresql://postgres@/source?host={postgres.folder}", tmp_path / "night"
+        source, night = postgres.address("source"), tmp_path / "night"
         night.write_bytes(postgres.dump("source", *options))
         assert_sound(night, source)
         document = sospes("rehearse", "--side", shared, "--keep", night, "--json").document
         assert document["verdict"] == "sound", document["findings"]
         copy = document["result"]["side"]["location"].split("/")[-1]
-        copied = f"postgresql://postgres@/{copy}?host={postgres.folder}"
+        copied = postgres.address(copy)
         assert_sound(night, copied)
         assert_sound(source, copied)
     finally:
@@ -166,7 +94,7 @@ def test_large_objects_are_compared_byte_by_byte(postgres: PostgresServer, tmp_p
     try:
         big = "SELECT lo_from_bytea(4242, decode(repeat('00ff27', 900000), 'hex')), lo_create(77)"
         postgres.run_sql("source", f"CREATE TABLE gauge (id int); {big}")
-        source, night = f"postgresql://postgres@/source?host={postgres.folder}", tmp_path / "night"
+        source, night = postgres.address("source"), tmp_path / "night"
         night.write_bytes(postgres.dump("source", *options))
         assert_sound(night, source)
         postgres.run_sql("source", "SELECT lo_put(4242, 2000000, '\\x01')")
@@ -208,7 +136,7 @@ def test_a_mark_can_not_be_forged(
     postgres: PostgresServer, shared: str, tmp_path: Path, monkeypatch: pytest.MonkeyPatch
 ) -> None:
     """Somebody's live database with the very mark of a side copy, with one made up, and with another user's."""
-    (tmp_path / "night.sql").write_bytes(postgresql(_numbers("public.a", 3)))
+    (tmp_path / "night.sql").write_bytes(postgresql(numbers("public.a", 3)))
     for name in ("live_copied", "live_made_up", "sospes_live_20260101_000000"):
         postgres.run_sql("postgres", f"CREATE DATABASE {name} OWNER keeper")
     before = _databases(postgres)
@@ -377,7 +305,7 @@ def test_a_side_copy_that_renames_itself_is_dropped_all_the_same(
         b"CREATE TABLE public.b (x integer DEFAULT public.sly());\n\nCREATE VIEW public.v AS SELECT public.sly();\n\n"
         b"CREATE MATERIALIZED VIEW public.m AS SELECT public.sly() AS x WITH DATA;\n\n"
     )
-    (tmp_path / "night.sql").write_bytes(postgresql(_numbers("public.a", 3) + sly))
+    (tmp_path / "night.sql").write_bytes(postgresql(numbers("public.a", 3) + sly))
     before = _databases(postgres)
 
     sospes("rehearse", "--side", shared, tmp_path / "night.sql")
@@ -388,12 +316,12 @@ def test_a_side_copy_that_renames_itself_is_dropped_all_the_same(
 @pytest.mark.servers
 def test_all_that_a_server_lacks_is_said_at_once(postgres: PostgresServer, tmp_path: Path) -> None:
     extension = b"CREATE EXTENSION IF NOT EXISTS postgis WITH SCHEMA public;\n\n"
-    text = postgresql(_numbers("public.a", 3) + extension)
+    text = postgresql(numbers("public.a", 3) + extension)
     newer = text.replace(b"from database version 1", b"from database version 31")
     (tmp_path / "a.sql").write_bytes(newer)
     before = _databases(postgres)
 
-    run = sospes("rehearse", "--side", f"postgresql://postgres@/postgres?host={postgres.folder}", tmp_path / "a.sql")
+    run = sospes("rehearse", "--side", postgres.address("postgres"), tmp_path / "a.sql")
 
     assert run.code == 3 and all(word in run.err for word in ("2 things", "older", "postgis"))
     assert _databases(postgres) == before
@@ -406,7 +334,7 @@ def test_all_that_a_server_lacks_is_said_at_once(postgres: PostgresServer, tmp_p
 def test_a_user_who_may_not_make_databases(postgres: PostgresServer, tmp_path: Path) -> None:
     postgres.run_sql("postgres", "CREATE ROLE looker LOGIN")
     try:
-        (tmp_path / "a.sql").write_bytes(postgresql(_numbers("public.a", 3)))
+        (tmp_path / "a.sql").write_bytes(postgresql(numbers("public.a", 3)))
         address = f"postgresql://looker@/postgres?host={postgres.folder}"
         run = sospes("rehearse", "--side", address, tmp_path / "a.sql")
         assert run.code == 3 and "CREATEDB" in run.err
@@ -445,7 +373,7 @@ def test_a_restore_has_a_role_of_its_own_that_may_do_nothing_else(
     try:
         for address, user in (
             (shared, "keeper"),
-            (f"postgresql://postgres@/postgres?host={postgres.folder}", "postgres"),
+            (postgres.address("postgres"), "postgres"),
         ):
             run = sospes("rehearse", "--side", address, "--keep", tmp_path / "night.sql", "--json")
             [made] = _databases(postgres) - before
@@ -469,7 +397,7 @@ def test_a_user_who_may_not_make_roles(postgres: PostgresServer, tmp_path: Path)
     postgres.run_sql("postgres", "CREATE ROLE maker LOGIN CREATEDB")
     before = _databases(postgres), _roles(postgres)
     try:
-        (tmp_path / "a.sql").write_bytes(postgresql(_numbers("public.a", 3)))
+        (tmp_path / "a.sql").write_bytes(postgresql(numbers("public.a", 3)))
         address = f"postgresql://maker@/postgres?host={postgres.folder}"
         run = sospes("rehearse", "--side", address, tmp_path / "a.sql")
         assert run.code == 3 and "ALTER ROLE maker CREATEROLE" in run.err and "--trust-backup" in run.err
@@ -483,7 +411,7 @@ def test_a_user_who_may_not_make_roles(postgres: PostgresServer, tmp_path: Path)
 def test_a_server_that_ends_midway_proves_nothing(postgres: PostgresServer, shared: str, tmp_path: Path) -> None:
     cut = b"SELECT pg_catalog.set_config('statement_timeout', '1', false);\n\n"
     slow = b"CREATE MATERIALIZED VIEW public.m AS SELECT pg_sleep(3)::text AS x WITH DATA;\n\n"
-    (tmp_path / "a.sql").write_bytes(postgresql(_numbers("public.a", 3) + cut + slow))
+    (tmp_path / "a.sql").write_bytes(postgresql(numbers("public.a", 3) + cut + slow))
     before = _databases(postgres)
 
     run = sospes("rehearse", "--side", shared, tmp_path / "a.sql", "--json")
@@ -495,7 +423,7 @@ def test_a_server_that_ends_midway_proves_nothing(postgres: PostgresServer, shar
 @pytest.mark.servers
 def test_a_killed_restore_leaves_a_marked_database(postgres: PostgresServer, shared: str, tmp_path: Path) -> None:
     slow = b"CREATE MATERIALIZED VIEW public.m AS SELECT pg_sleep(9)::text AS x WITH DATA;\n\n"
-    (tmp_path / "a.sql").write_bytes(postgresql(_numbers("public.a", 3) + slow))
+    (tmp_path / "a.sql").write_bytes(postgresql(numbers("public.a", 3) + slow))
     before = _databases(postgres)
     command = [sys.executable, "-m", "sospes", "rehearse", "--side", shared, str(tmp_path / "a.sql")]
     running = subprocess.Popen(command, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL)
@@ -516,7 +444,7 @@ def test_a_killed_restore_leaves_a_marked_database(postgres: PostgresServer, sha
 
 @pytest.mark.servers
 def test_an_interrupted_restore_drops_its_database(postgres: PostgresServer, shared: str, tmp_path: Path) -> None:
-    (tmp_path / "a.sql").write_bytes(postgresql(_numbers("public.a", 400_000)))
+    (tmp_path / "a.sql").write_bytes(postgresql(numbers("public.a", 400_000)))
     before = _databases(postgres)
     handler = signal.signal(signal.SIGINT, signal.default_int_handler)  # in a shell's background job it is ignored
     command = [sys.executable, "-m", "sospes", "rehearse", "--side", shared, str(tmp_path / "a.sql")]
@@ -538,7 +466,7 @@ def test_an_interrupted_restore_drops_its_database(postgres: PostgresServer, sha
 def test_no_space_proves_nothing(request: pytest.FixtureRequest, tmp_path: Path, engine: str) -> None:
     """No file may grow beyond 24 MiB, which a server takes as it takes a full disk."""
     request.getfixturevalue("postgres" if engine == "postgresql" else "mariadb")
-    text = postgresql(_numbers("public.a", 600_000, key=""))
+    text = postgresql(numbers("public.a", 600_000, key=""))
     if engine == "mariadb":
         rows = ",".join(f"({row},'{'x' * 100}')" for row in range(300_000))
         text = mysql(f"CREATE TABLE `a` (`x` int, `y` text) ENGINE=InnoDB;\nINSERT INTO `a` VALUES {rows};\n".encode())
@@ -566,7 +494,7 @@ def _nothing_is_left(request: pytest.FixtureRequest) -> Iterator[None]:
 
 
 def test_options_that_do_not_go_together(tmp_path: Path) -> None:
-    (tmp_path / "a.sql").write_bytes(postgresql(_numbers("public.a", 1)))
+    (tmp_path / "a.sql").write_bytes(postgresql(numbers("public.a", 1)))
     for words in (
         ["--side", "elsewhere"], ["--side", "private", "--keep"], ["--side", "private", "--salvage"],
         ["--trust-backup"], ["--side", "mariadb://localhost/"], ["--workers", "0"], ["--name-prefix", "Über"],

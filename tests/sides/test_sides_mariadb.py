@@ -103,7 +103,7 @@ def _accounts(mariadb: MariadbServer) -> list[str]:
 @pytest.mark.servers
 def test_a_user_with_all_rights_restores_by_an_account_that_has_none(mariadb: MariadbServer, tmp_path: Path) -> None:
     (tmp_path / "night.sql").write_bytes(mariadb.dump("harbour"))
-    root = f"mariadb://root@localhost/?unix_socket={mariadb.folder}/s"
+    root = mariadb.address()
 
     told = sospes("rehearse", "--side", root, tmp_path / "night.sql", "--json")
     trusted = sospes("rehearse", "--side", root, "--trust-backup", tmp_path / "night.sql", "--json")
@@ -157,7 +157,7 @@ def test_an_account_whose_databases_are_gone_is_found_and_dropped(
     document = sospes("rehearse", "--side", shared_mariadb, "--keep", tmp_path / "night.sql", "--json").document
     copy = document["result"]["side"]["location"].rsplit("/", 1)[1].split("?")[0]
     mariadb.run_sql("", f"DROP DATABASE {copy}; CREATE USER sospes_{'0' * 24}@localhost")
-    root = f"mariadb://root@localhost/?unix_socket={mariadb.folder}/s"
+    root = mariadb.address()
     try:
         told = sospes("tidy", shared_mariadb)
         dropped = left_on(root, "--drop")
@@ -181,7 +181,7 @@ def _left_by_a_killed_run(address: str, prefix: str) -> str:
 @pytest.mark.servers
 def test_a_mariadb_copy_without_its_mark_is_known_by_its_account(mariadb: MariadbServer) -> None:
     mariadb.run_sql("", "CREATE DATABASE IF NOT EXISTS sospes_live")
-    root = f"mariadb://root@localhost/?unix_socket={mariadb.folder}/s"
+    root = mariadb.address()
     name = _left_by_a_killed_run(root, "sospes_try_")
     [account] = _accounts(mariadb)
     user = account.split("@")[0]

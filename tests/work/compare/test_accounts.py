@@ -43,7 +43,7 @@ def _messages(run: Run) -> dict[str, list[str]]:
 @pytest.mark.servers
 def test_who_lacks_what_and_who_got_more_is_told(cluster: tuple[PostgresServer, Path]) -> None:
     server, night = cluster
-    address = f"postgresql://postgres@/?host={server.folder}"
+    address = server.address()
     same = sospes("compare", night, address, "--json")
     assert same.code == 0 and same.document["result"]["accounts"] == []
     server.run_sql("postgres", CHANGED)
@@ -70,9 +70,7 @@ def test_a_rehearsal_on_a_server_in_use_says_whom_it_does_not_know(cluster: tupl
     server, night = cluster
     server.run_sql("postgres", DROPPED + "; CREATE ROLE thief")
 
-    told = _messages(
-        sospes("rehearse", night, "--side", f"postgresql://postgres@/postgres?host={server.folder}", "--json")
-    )
+    told = _messages(sospes("rehearse", night, "--side", server.address("postgres"), "--json"))
 
     assert "crew" in told["accounts-missing"][0] and "thief" in told["accounts-beyond"][0]
 
@@ -88,7 +86,7 @@ def test_accounts_of_mariadb_are_compared(mariadb: MariadbServer, tmp_path: Path
     )
     night = tmp_path / "users.sql"
     night.write_bytes(mariadb.dump("--system=users", "--databases", "harbour"))
-    address = f"mariadb://root@localhost/?unix_socket={mariadb.folder}/s"
+    address = mariadb.address()
     try:
         same = sospes("compare", night, address, "--database", "harbour", "--json")
         assert same.document["result"]["accounts"] is None, "one database was asked for"

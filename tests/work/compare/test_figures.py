@@ -85,9 +85,9 @@ def test_figures_of_live_databases(postgres: PostgresServer, mariadb: MariadbSer
         'sql = "SELECT max(id) FROM seed_lot"\nvalue = { least = 50 }',
         'sql = "SELECT NULL"\nvalue = "NULL"',
     )
-    left = f"mariadb://root@localhost/harbour?unix_socket={mariadb.folder}/s"
+    left = mariadb.address("harbour")
     assert [state for _, state in _states(left, figures)] == ["holds"] * 3
-    other = f"postgresql://postgres@/harbour?host={postgres.folder}"
+    other = postgres.address("harbour")
     changing = _figures(tmp_path, 'sql = "DELETE FROM public.seed"\nvalue = 1')
     run = sospes("compare", other, changing)
     assert run.code == 2 and "read-only transaction" in run.err

@@ -95,7 +95,7 @@ def quay(postgres: PostgresServer) -> str:
     postgres.run_sql("postgres", "DROP DATABASE IF EXISTS quay")
     postgres.run_sql("postgres", "CREATE DATABASE quay")
     postgres.run_sql("quay", CREW.decode())
-    return f"postgresql://postgres@/quay?host={postgres.folder}"
+    return postgres.address("quay")
 
 
 @pytest.mark.servers
@@ -124,10 +124,10 @@ def test_rights_left_out(postgres: PostgresServer, quay: str, tmp_path: Path) ->
     postgres.run_sql("quay", "GRANT SELECT ON crew TO PUBLIC")
     night = tmp_path / "night.sql"
     night.write_bytes(postgres.dump("quay"))
-    server = f"postgresql://postgres@/postgres?host={postgres.folder}"
+    server = postgres.address("postgres")
     try:
         kept = sospes("rehearse", "--side", server, "--keep", night, "--json").document["result"]["side"]["location"]
-        copy = f"postgresql://postgres@/{kept.rsplit('/', 1)[1]}?host={postgres.folder}"
+        copy = postgres.address(kept.rsplit("/", 1)[1])
         assert _codes("compare", night, copy) == {"rights-left-out": "note"}
     finally:
         sospes("tidy", server, "--drop")

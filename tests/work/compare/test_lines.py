@@ -175,7 +175,7 @@ def test_a_dump_and_live_mariadb_give_the_same_lines(
         mariadb.run_sql("quay", "SET NAMES utf8mb4; SET time_zone = '+00:00'; SET sql_mode = '';" + _MARIADB_TABLES)
         night = tmp_path / "night.sql"
         night.write_bytes(mariadb.dump(*options, "quay"))
-        url = f"mariadb://root@localhost/quay?unix_socket={mariadb.folder}/s"
+        url = mariadb.address("quay")
 
         live = _live(url)
 
@@ -197,7 +197,7 @@ def test_a_row_that_the_server_can_not_write_in_one_piece_is_compared_by_its_val
         mariadb.run_sql("quay", "INSERT INTO log VALUES (1, REPEAT('\\n', 3000000), 1), (2, 'short', 2)")
         night = tmp_path / "night.sql"
         night.write_bytes(mariadb.dump("quay"))
-        url = f"mariadb://root@localhost/quay?unix_socket={mariadb.folder}/s"
+        url = mariadb.address("quay")
 
         assert sospes("compare", night, url, "--json").code == 0
         mariadb.run_sql("quay", "UPDATE log SET b = 9 WHERE id = 1")
@@ -240,7 +240,7 @@ def test_a_dump_and_live_postgresql_give_the_same_lines(
         postgres.run_sql("quay", "SET timezone = 'UTC';" + _POSTGRESQL_TABLES)
         night = tmp_path / "night.sql"
         night.write_bytes(postgres.dump("quay", *options))
-        live = _live(f"postgresql://postgres@/quay?host={postgres.folder}")
+        live = _live(postgres.address("quay"))
         try:
             assert _lines(BackupRows(night, Opening()).read()) == _lines(live)
         finally:
@@ -269,14 +269,14 @@ def test_however_many_tables_differ_a_backup_is_read_a_few_times_only(
         server.run_sql("quay", made)
         night.write_bytes(server.dump("quay", "--inserts"))
         server.run_sql("quay", changes)
-        url = f"postgresql://postgres@/quay?host={server.folder}"
+        url = server.address("quay")
     else:
         maria: MariadbServer = request.getfixturevalue("mariadb")
         maria.run_sql("", "CREATE DATABASE quay")
         maria.run_sql("quay", made)
         night.write_bytes(maria.dump("quay"))
         maria.run_sql("quay", changes)
-        url = f"mariadb://root@localhost/quay?unix_socket={maria.folder}/s"
+        url = maria.address("quay")
     passes = []
     opened = BackupRows._open
 
@@ -310,7 +310,7 @@ def test_a_whole_server_is_compared_database_by_database(postgres: PostgresServe
         night, one = tmp_path / "all.sql", tmp_path / "one.sql"
         night.write_bytes(postgres.dump_cluster())
         one.write_bytes(postgres.dump("quay"))
-        url = f"postgresql://postgres@/?host={postgres.folder}"
+        url = postgres.address()
 
         whole = sospes("compare", night, url, "--json")
         counted = {table["database"]: table["same"] for table in whole.document["result"]["tables"]}

@@ -61,14 +61,14 @@ def live(request: pytest.FixtureRequest, tmp_path_factory: pytest.TempPathFactor
         server.run_sql("postgres", "CREATE DATABASE quay")
         server.run_sql("quay", _MADE)
         night.write_bytes(server.dump("quay"))
-        yield Live(f"postgresql://postgres@/quay?host={server.folder}", night, lambda sql: server.run_sql("quay", sql))
+        yield Live(server.address("quay"), night, lambda sql: server.run_sql("quay", sql))
         server.run_sql("postgres", "DROP DATABASE quay")
         return
     maria: MariadbServer = request.getfixturevalue("mariadb")
     maria.run_sql("", "CREATE DATABASE quay")
     maria.run_sql("quay", _MADE)
     night.write_bytes(maria.dump("quay"))
-    address = f"mariadb://root@localhost/quay?unix_socket={maria.folder}/s"
+    address = maria.address("quay")
     yield Live(address, night, lambda sql: maria.run_sql("quay", sql))
     maria.run_sql("", "DROP DATABASE quay")
 

@@ -39,10 +39,6 @@ FOUND = {
 }  # fmt: skip
 
 
-def _address(server: PostgresServer, database: str) -> str:
-    return f"postgresql://postgres@/{database}?host={server.folder}"
-
-
 def _objects(document: dict[str, Any]) -> set[tuple[str, str, str]]:
     """Kind, name and state of all differing objects, but comments on what is gone."""
     found = {(item["kind"], item["name"], item["state"]) for item in document["result"]["objects"]}
@@ -55,7 +51,7 @@ def watch(postgres: PostgresServer) -> Iterator[str]:
     postgres.run_sql("postgres", "CREATE DATABASE watched")
     try:
         postgres.run_sql("watched", (INPUTS / "objects_postgresql.sql").read_text())
-        yield _address(postgres, "watched")
+        yield postgres.address("watched")
     finally:
         postgres.run_sql("postgres", "DROP DATABASE watched")
 
@@ -67,7 +63,7 @@ def test_a_backup_defines_what_its_source_has(
 ) -> None:
     for database in ("watched", "harbour"):
         (tmp_path / database).write_bytes(postgres.dump(database, *options))
-        run = sospes("compare", tmp_path / database, _address(postgres, database), "--json")
+        run = sospes("compare", tmp_path / database, postgres.address(database), "--json")
         assert run.document["result"]["objects"] == [], run.document["result"]["objects"]
         assert run.code == 0
         private = sospes("rehearse", "--side", "private", tmp_path / database, "--json")
@@ -154,7 +150,7 @@ def test_a_backup_without_rights_and_comments_says_so(postgres: PostgresServer, 
 
 @pytest.mark.servers
 def test_mariadb_objects_are_compared_and_brought_back(mariadb: MariadbServer, tmp_path: Path) -> None:
-    address = f"mariadb://root@localhost/watched?unix_socket={mariadb.folder}/s"
+    address = mariadb.address("watched")
     night = mariadb.dump("--routines", "--events", "--triggers", "harbour")
     mariadb.run_sql("", "CREATE DATABASE watched")
     try:
@@ -202,7 +198,7 @@ def test_mariadb_objects_are_compared_and_brought_back(mariadb: MariadbServer, t
 @pytest.mark.servers
 def test_a_dump_without_routines_is_no_whole_backup(mariadb: MariadbServer, tmp_path: Path) -> None:
     (tmp_path / "night.sql").write_bytes(mariadb.dump("--skip-triggers", "harbour"))
-    address = f"mariadb://root@localhost/harbour?unix_socket={mariadb.folder}/s"
+    address = mariadb.address("harbour")
     run = sospes("compare", tmp_path / "night.sql", address, "--json")
     lacking = {(item["kind"], item["state"]) for item in run.document["result"]["objects"]}
     assert run.code == 1 and lacking == {(kind, "only-right") for kind in ("trigger", "function", "procedure", "event")}
@@ -265,7 +261,7 @@ def test_an_extract_has_no_references_to_tables_that_it_lacks(postgres: Postgres
     try:
         postgres.run_sql("loosened", "ALTER TABLE rescue.call_out DROP CONSTRAINT call_out_station_id_fkey")
         document = sospes(
-            "compare", night, _address(postgres, "loosened"), "--table", "rescue.call_out", "--json"
+            "compare", night, postgres.address("loosened"), "--table", "rescue.call_out", "--json"
         ).document
         assert _objects(document) == {("constraint", "call_out_station_id_fkey", "only-left")}
     finally:
@@ -298,10 +294,10 @@ def test_what_clients_and_servers_word_otherwise_is_no_other_object(mariadb: Mar
         night.write_bytes(mariadb.dump("--routines", "worded"))
         mariadb.run_sql("worded_again", night.read_bytes())
         for database in ("worded", "worded_again"):
-            address = f"mariadb://root@localhost/{database}?unix_socket={mariadb.folder}/s"
+            address = mariadb.address(database)
             assert sospes("compare", night, address, "--json").codes == []
         mariadb.run_sql("worded", "ALTER TABLE shift DROP PERIOD FOR app; DROP FUNCTION told")
-        address = f"mariadb://root@localhost/worded?unix_socket={mariadb.folder}/s"
+        address = mariadb.address("worded")
         assert sospes("compare", night, address, "--json").codes == ["object-missing", "object-missing"]
     finally:
         mariadb.run_sql("", "DROP DATABASE worded; DROP DATABASE worded_again")

@@ -71,7 +71,7 @@ def on_postgresql(postgres: PostgresServer, tmp_path: Path) -> Iterator[Pair]:
     yield Pair(
         "postgresql",
         night,
-        lambda name: f"postgresql://postgres@/{name}?host={postgres.folder}",
+        postgres.address,
         postgres.query,
         databases,
     )
@@ -94,7 +94,7 @@ def on_mariadb(mariadb: MariadbServer, tmp_path: Path) -> Iterator[Pair]:
     night = tmp_path / "night-maria.sql"
     night.write_bytes(mariadb.dump("--routines", "--events", "helm"))
     yield Pair(
-        "mariadb", night, lambda name: f"mariadb://root@localhost/{name}?unix_socket={mariadb.folder}/s",
+        "mariadb", night, mariadb.address,
         mariadb.run_sql, databases,
     )  # fmt: skip
     clean()

@@ -73,14 +73,14 @@ def live(request: pytest.FixtureRequest, tmp_path: Path) -> Iterator[Live]:
         server.run_sql("postgres", "CREATE DATABASE mass")
         server.run_sql("mass", TABLES["postgresql"])
         night.write_bytes(server.dump("mass"))
-        yield Live(f"postgresql://postgres@/mass?host={server.folder}", night, lambda sql: server.run_sql("mass", sql))
+        yield Live(server.address("mass"), night, lambda sql: server.run_sql("mass", sql))
         server.run_sql("postgres", "DROP DATABASE mass")
         return
     maria: MariadbServer = request.getfixturevalue("mariadb")
     maria.run_sql("", "DROP DATABASE IF EXISTS mass; CREATE DATABASE mass CHARACTER SET utf8mb4")
     maria.run_sql("mass", TABLES["mariadb"])
     night.write_bytes(maria.dump("--routines", "--events", "mass"))
-    address = f"mariadb://root@localhost/mass?unix_socket={maria.folder}/s"
+    address = maria.address("mass")
     yield Live(address, night, lambda sql: maria.run_sql("mass", sql))
     maria.run_sql("", "DROP DATABASE mass")
 
@@ -174,7 +174,7 @@ def test_a_table_that_is_gone_is_named_with_its_way_back_and_is_part_of_the_scri
 
 
 def test_triggers_can_be_kept_from_changing_rows_again(postgres: PostgresServer, tmp_path: Path) -> None:
-    address = f"postgresql://postgres@/mass?host={postgres.folder}"
+    address = postgres.address("mass")
     postgres.run_sql("postgres", "DROP DATABASE IF EXISTS mass")
     postgres.run_sql("postgres", "CREATE DATABASE mass")
     postgres.run_sql(
@@ -206,7 +206,7 @@ def test_triggers_can_be_kept_from_changing_rows_again(postgres: PostgresServer,
 def test_engines_that_cannot_keep_triggers_still_say_so(mariadb: MariadbServer, tmp_path: Path) -> None:
     night = tmp_path / "night.sql"
     night.write_bytes(mariadb.dump("harbour"))
-    address = f"mariadb://root@localhost/harbour?unix_socket={mariadb.folder}/s"
+    address = mariadb.address("harbour")
     run = sospes("mend", night, address, "--out", tmp_path / "fix.sql", "--without-triggers")
     assert run.code == 2 and "no way to keep triggers" in run.err and not (tmp_path / "fix.sql").exists()
 

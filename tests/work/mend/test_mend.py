@@ -38,7 +38,7 @@ def live(request: pytest.FixtureRequest, tmp_path: Path) -> Iterator[Live]:
             "ALTER TABLE rescue.station DISABLE TRIGGER ALL; UPDATE rescue.station SET name = id || ' it''s $sospes$ gone'",
             "DELETE FROM public.seed_lot WHERE id < 5",
         ]
-        address = f"postgresql://postgres@/mended?host={server.folder}"
+        address = server.address("mended")
         yield Live(address, "mended", night, mistakes, lambda sql: server.run_sql("mended", sql))
         server.run_sql("postgres", "DROP DATABASE mended")
         return
@@ -50,7 +50,7 @@ def live(request: pytest.FixtureRequest, tmp_path: Path) -> Iterator[Live]:
         "DELETE FROM `odd ``name``; INSERT INTO` LIMIT 1",
     ]
     yield Live(
-        f"mariadb://root@localhost/harbour?unix_socket={maria.folder}/s",
+        maria.address("harbour"),
         "harbour", night, mistakes, lambda sql: maria.run_sql("harbour", sql),
     )  # fmt: skip
     maria.run_sql("", "DROP DATABASE harbour; CREATE DATABASE harbour CHARACTER SET utf8mb4")

@@ -86,7 +86,7 @@ def test_any_value_and_name_through_the_client_of_postgresql(postgres: PostgresS
                 session.execute(f"INSERT INTO t VALUES ({', '.join(['%s'] * (len(names) + 1))})", [number, *row])
             night = tmp_path / "night.dump"
             night.write_bytes(postgres.dump("quay", "-Fc"))
-            url = f"postgresql://postgres@/quay?host={postgres.folder}"
+            url = postgres.address("quay")
             for name in quoted:
                 session.execute(f"DELETE FROM {name} WHERE b = 1")
                 session.execute(f"UPDATE {name} SET a = 'x'")
@@ -117,7 +117,7 @@ def test_any_comment_through_the_client_of_postgresql(postgres: PostgresServer, 
             session.execute(f"CREATE TABLE t ({', '.join(f'c{number} int' for number in range(len(texts)))})")
             for number, text in enumerate(texts):
                 session.execute(f"COMMENT ON COLUMN t.c{number} IS {psycopg.sql.Literal(text).as_string(session)}")
-            night, url = tmp_path / "night.sql", f"postgresql://postgres@/quay?host={postgres.folder}"
+            night, url = tmp_path / "night.sql", postgres.address("quay")
             night.write_bytes(postgres.dump("quay"))
             for number in range(len(texts)):
                 session.execute(f"COMMENT ON COLUMN t.c{number} IS NULL")
@@ -179,7 +179,7 @@ def test_any_value_and_name_through_the_client_of_mariadb(
                 cursor.execute(f"INSERT INTO t VALUES ({number}, {values})")
             night = tmp_path / "night.sql"
             night.write_bytes(mariadb.dump("quay"))
-            url = f"mariadb://root@localhost/quay?unix_socket={mariadb.folder}/s"
+            url = mariadb.address("quay")
             cursor.execute("DELETE FROM t WHERE id % 2 = 0")
             for name in tables:
                 cursor.execute(f"DELETE FROM {name} WHERE b = 1")

@@ -59,7 +59,7 @@ def on_postgresql(postgres: PostgresServer, tmp_path: Path) -> Iterator[Live]:
 
     renew()
     yield Live(
-        f"postgresql://postgres@/back?host={postgres.folder}",
+        postgres.address("back"),
         night,
         lambda sql: postgres.query("back", sql if isinstance(sql, str) else sql.decode()),
         lambda label: f"DROP TABLE {_quoted(label, chr(34))} CASCADE",
@@ -80,7 +80,7 @@ def on_mariadb(mariadb: MariadbServer, tmp_path: Path) -> Iterator[Live]:
 
     renew()
     yield Live(
-        f"mariadb://root@localhost/back?unix_socket={mariadb.folder}/s",
+        mariadb.address("back"),
         night,
         lambda sql: mariadb.run_sql("back", sql),
         lambda label: f"SET foreign_key_checks = 0; DROP TABLE {_quoted(label.split('|')[-1], '`')}",
