@@ -329,10 +329,12 @@ def _is_moved(cursor: Any, plan: _Plan) -> bool:
 def _forward(session: pymysql.Connection[Any], cursor: Any, plan: _Plan) -> Iterator[str]:
     """All steps from where it stands."""
     if not _is_moved(cursor, plan):
+        # A run that ended here may have hidden them already; their numbers are those of the journal.
         names = {table: _hidden(number) for number, table in enumerate(plan.live_tables)}
         there = set(_tables(cursor, plan.live))
         _rename(cursor, [((plan.live, one), (plan.live, new)) for one, new in names.items() if one in there])
         yield f"tables of {plan.live} put out of writers' reach"
+        # The server moves no table to another database as long as it has triggers.
         take_down(session, plan.live, plan.live_definitions)
         take_down(session, plan.side, plan.side_definitions)
         _rename(
@@ -346,7 +348,8 @@ def _forward(session: pymysql.Connection[Any], cursor: Any, plan: _Plan) -> Iter
     refused = list(make(session, plan.live, plan.side_definitions))
     if refused:
         raise pymysql.err.OperationalError(0, f"not all could be made again in {plan.live}: {'; '.join(refused)}")
-    kept = [one.asleep() for one in plan.live_definitions if one.kind != "event"]
+    # Events stay out of what is kept: they would run there beside those of the copy.
+    kept = [one for one in plan.live_definitions if one.kind != "event"]
     left = list(make(session, plan.kept, kept))
     yield f"{len(plan.side_definitions)} triggers, views, routines and events made again in {plan.live}"
     if left:

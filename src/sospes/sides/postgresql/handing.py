@@ -220,6 +220,7 @@ class PostgresqlHanding:
                 raise _in_use(found)
             try:
                 with session.transaction():
+                    # Whoever comes between the end of all sessions and the renaming makes the server refuse it.
                     if end_sessions:
                         row = session.execute(_END, (self._both,)).fetchone()
                         ended += int(row[0]) if row else 0

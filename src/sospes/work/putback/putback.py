@@ -317,6 +317,7 @@ class Plan:
         taken = [table for table in final.values() if before[table] is not None]
         if taken:
             raise UsageError(f"{taken[0].label}: is there now", "somebody made it meanwhile: look at it")
+        # Views and other tables' keys go by the final names, which the tables only get once they are whole.
         refused: list[str] = []
         self._run(landing, [step for step in steps if not step.late], collected, refused)
         landing.settle({final[table]: aside for table, aside in asides.items() if aside != final[table].name})
