@@ -87,6 +87,8 @@ def on_mariadb(mariadb: MariadbServer, tmp_path: Path) -> Iterator[Pair]:
         for name in databases():
             if name.startswith(("helm", "sospes_")):
                 mariadb.run_sql("", f"DROP DATABASE `{name}`")
+        for account in mariadb.run_sql("mysql", "SELECT User FROM user WHERE User LIKE 'sospes\\_%'").decode().split():
+            mariadb.run_sql("", f"DROP USER {account}@localhost")
 
     clean()
     mariadb.run_sql("", "CREATE DATABASE helm CHARACTER SET utf8mb4")
