@@ -14,7 +14,7 @@ import json
 from collections.abc import Iterator, Sequence
 from contextlib import closing, suppress
 from dataclasses import asdict, dataclass, replace
-from datetime import datetime
+from datetime import datetime, timedelta
 from typing import Any
 
 import pymysql
@@ -189,11 +189,17 @@ class MariadbHanding:
             made = one.as_of(before.definer if before is not None else None)
             theirs.append(made.awake() if before is not None and before.enabled else made)
         return _Plan(
-            live=self._live, side=self._copy, kept=kept_name(self._live, now, _LONGEST),
+            live=self._live, side=self._copy, kept=self._free_name(cursor, now),
             at=now.isoformat(timespec="seconds"), live_tables=tuple(_tables(cursor, self._live)),
             side_tables=tuple(_tables(cursor, self._copy)), live_definitions=tuple(mine),
             side_definitions=tuple(theirs),
         )  # fmt: skip
+
+    def _free_name(self, cursor: Any, now: datetime) -> str:
+        """A dated name that no database has: a run that was ended a moment ago may have left one of this second."""
+        while _one(cursor, _DATABASE, name := kept_name(self._live, now, _LONGEST)) is not None:
+            now += timedelta(seconds=1)
+        return name
 
     def _require_definers(self, cursor: Any, definitions: Sequence[Definition]) -> None:
         """Raises CannotCheck where this user may not make again what runs as others."""
