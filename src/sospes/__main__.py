@@ -1,5 +1,8 @@
 """`python -m sospes`."""
 
-from sospes.start import entry
+from __future__ import annotations
 
-entry()
+if __name__ == "__main__":  # a further process of this one imports it, too, and begins nothing
+    from sospes.start import entry
+
+    entry()

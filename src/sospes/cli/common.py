@@ -10,7 +10,8 @@ import sys
 import time
 from collections.abc import Callable, Iterator, Sequence
 from contextlib import contextmanager
-from datetime import datetime
+from dataclasses import replace
+from datetime import datetime, timedelta
 from pathlib import Path
 from typing import TYPE_CHECKING, Any
 
@@ -18,24 +19,25 @@ from sospes.model.errors import CannotCheck, SospesError, UsageError
 
 if TYPE_CHECKING:
     from sospes.formats.opening import Opening
-    from sospes.model.outcome import Description, Outcome
+    from sospes.model.outcome import Description, Outcome, TableSummary
     from sospes.model.settings import Configuration, Defaults, Profile
+    from sospes.model.spans import Spread
     from sospes.report.printer import Printer
     from sospes.report.progress import ProgressBar
     from sospes.sides.servers.address import Address
     from sospes.work.compare.matching import Comparing
     from sospes.work.extract.salvage import Missing
+    from sospes.work.ledger.store import Ledger
     from sospes.work.look.verify import Looking
     from sospes.work.seal.using import SealUse
 
-_SETTINGS = {"work_folder": Path, "hide_values": bool, "quiet": bool}
+_SETTINGS = {"work_folder": Path, "hide_values": bool, "quiet": bool, "ledger": Path, "no_ledger": bool}
 _BEGINNING = re.compile(
     rb"\A(?:PRAGMA foreign_keys|SQLite format|PGDMP|/\*M!999999|toc\.dat)|^-- (?:PostgreSQL database|M\w+ dump)", re.M
 )
 _WORST_FIRST = (1, 2, 3, 0)
 """Of several backups the worst exit code wins."""
 _SECRET = re.compile(r"[^/:@]*:[^/@]+@")
-_NUMBERED = re.compile(r"^(.*?)(\d+)$|^(.*\.[a-z]*?)([a-z]{2})$")
 
 
 def add_common(parser: argparse.ArgumentParser) -> None:
@@ -152,6 +154,54 @@ def add_seal(parser: argparse.ArgumentParser) -> None:
     add_key(parser)
 
 
+def add_ledger(parser: argparse.ArgumentParser) -> None:
+    """Where proofs are written down."""
+    parser.add_argument(
+        "--ledger",
+        type=Path,
+        metavar="FILE",
+        help="the record of what was proven (default: ledger.sqlite in the user's state folder)",
+    )
+    parser.add_argument(
+        "--no-ledger", action="store_true", default=None, help="neither write into the record nor look into it"
+    )
+
+
+def ledger(args: argparse.Namespace) -> Ledger | None:
+    """The ledger that these arguments name; None where none is wanted."""
+    return None if args.no_ledger else opened_ledger(args)
+
+
+def opened_ledger(args: argparse.Namespace) -> Ledger:
+    """The ledger that these arguments name."""
+    from sospes.work.ledger.store import Ledger
+
+    return Ledger(args.ledger or state_folder() / "ledger.sqlite")
+
+
+def state_folder() -> Path:
+    """Where this user's own records lie."""
+    import os
+
+    from platformdirs import user_state_path
+
+    return Path(os.environ.get("XDG_STATE_HOME") or user_state_path()) / "sospes"
+
+
+def recorded(
+    args: argparse.Namespace, outcome: Outcome[Any], paths: Sequence[Path], tables: Sequence[TableSummary], **how: Any
+) -> Outcome[Any]:
+    """The outcome, written into the ledger; with notes of what is unusual beside the nights before."""
+    book = ledger(args)
+    if book is None:
+        return outcome
+    from sospes.work.ledger.recording import Recording, recorded
+
+    now = datetime.now().astimezone()
+    given = {"opening": opening(args), **how}
+    return recorded(outcome, tables, Recording(ledger=book, command=args.command, paths=paths, now=now, **given))
+
+
 def seal_use(args: argparse.Namespace) -> SealUse:
     """Which seal these arguments ask for."""
     from sospes.work.seal.using import SealUse
@@ -240,6 +290,26 @@ def database_pair(text: str) -> tuple[str, str]:
 def names(text: str) -> list[str]:
     """Names with commas between them."""
     return [name.strip() for name in text.split(",") if name.strip()]
+
+
+def span(text: str) -> timedelta:
+    """A span of time, as 26h or 7d."""
+    from sospes.model.spans import span_of
+
+    try:
+        return span_of(text)
+    except ValueError as error:
+        raise argparse.ArgumentTypeError(str(error)) from error
+
+
+def spread(text: str) -> Spread:
+    """How backups are wanted to be spread over time."""
+    from sospes.model.spans import spread_of
+
+    try:
+        return spread_of(text)
+    except ValueError as error:
+        raise argparse.ArgumentTypeError(str(error)) from error
 
 
 def positive(text: str) -> int:
@@ -365,38 +435,27 @@ def opening(args: argparse.Namespace) -> Opening:
 
     # unbuffered, as a thread that waits for more input would keep a buffer's lock beyond the program's end
     stdin = ReadOnce(io.FileIO(0, closefd=False))
+    how = Opening(work_folder=args.work_folder, stdin=stdin)
+    if getattr(args, "no_ledger", True) is False:
+        from sospes.stream.passing import PassedBytes
+
+        how = replace(how, passed=PassedBytes())
     ratio = getattr(args, "unpack_ratio", None)
-    if ratio is None:
-        return Opening(work_folder=args.work_folder, stdin=stdin)
-    return Opening(work_folder=args.work_folder, stdin=stdin, unpack_ratio=ratio)
+    return how if ratio is None else replace(how, unpack_ratio=ratio)
 
 
 def grouped(paths: Sequence[Path], pieces: Sequence[Path]) -> list[list[Path]]:
     """Backups, each as its pieces: `--pieces` go to the last one, and files numbered in a row are one backup."""
+    from sospes.places.pieces import follows
+
     groups: list[list[Path]] = []
     for path in paths:
-        if groups and _follows(groups[-1][-1], path) and not _is_backup(path):
+        if groups and follows(groups[-1][-1], path) and not _is_backup(path):
             groups[-1].append(path)
         else:
             groups.append([path])
     groups[-1].extend(pieces)
     return groups
-
-
-def _follows(one: Path, other: Path) -> bool:
-    """Whether two names differ only in a number, or in two letters, that is one higher in the second."""
-    first, second = _NUMBERED.match(one.name), _NUMBERED.match(other.name)
-    if first is None or second is None or one.parent != other.parent:
-        return False
-    if first[1] is not None and second[1] is not None:
-        return first[1] == second[1] and int(second[2]) == int(first[2]) + 1
-    if first[3] is not None and second[3] is not None:
-        return first[3] == second[3] and _letters(second[4]) == _letters(first[4]) + 1
-    return False
-
-
-def _letters(pair: str) -> int:
-    return (ord(pair[0]) - 97) * 26 + ord(pair[1]) - 97
 
 
 def _is_backup(path: Path) -> bool:
@@ -440,8 +499,12 @@ def describe_each(
     groups = grouped(args.backups, args.pieces)
     for paths in groups:
         with progress(args, args.command, paths) as bar:
+            how = looking(args, bar)
             try:
-                outcome = job(paths, looking(args, bar))
+                outcome = job(paths, how)
+                if hasattr(args, "no_ledger"):
+                    tables = outcome.result.tables or ()
+                    outcome = recorded(args, outcome, paths, tables, passed=how.opening.passed)
             except (OSError, MemoryError):
                 raise
             except Exception as error:

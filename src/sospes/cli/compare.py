@@ -7,9 +7,14 @@ import time
 from dataclasses import replace
 from decimal import Decimal, InvalidOperation
 from pathlib import Path
+from typing import TYPE_CHECKING
 
 from sospes.cli import common
 from sospes.model.errors import UsageError
+
+if TYPE_CHECKING:
+    from sospes.model.outcome import Outcome
+    from sospes.work.compare.compare import Comparison
 
 ROWS_LISTED = 10
 """Differing rows that are listed where nobody says how many."""
@@ -41,6 +46,7 @@ def configure(parser: argparse.ArgumentParser) -> None:
     common.add_key_and_timeout(parser)
     _add_counting(parser)
     common.add_hide_values(parser)
+    common.add_ledger(parser)
 
 
 def _add_counting(parser: argparse.ArgumentParser) -> None:
@@ -115,6 +121,26 @@ def run(args: argparse.Namespace) -> int:
             outcome = compare_known(left, right, how, common.seal_key(args))
         else:
             outcome = compare(left, right, how)
+    if isinstance(left, Path) and not (args.table or args.ignore):
+        outcome = _recorded(args, outcome, left)
     if not args.json:
         tell_compare(common.printer(args), outcome, args.hide_values, args.total)
     return common.finish(args, [outcome], begin)
+
+
+def _recorded(args: argparse.Namespace, outcome: Outcome[Comparison], left: Path) -> Outcome[Comparison]:
+    """What was shown of a backup is written down; of a side copy, or a file of rows, it is not."""
+    from sospes.model.outcome import TableSummary
+    from sospes.work.compare.sides.held import is_side_copy
+    from sospes.work.look.heads import head_of
+
+    if is_side_copy(left) or head_of([left], common.opening(args)).format is None:
+        return outcome
+    tables = [
+        TableSummary(
+            database=table.database, schema=table.schema, name=table.name, columns=(), column_types=(),
+            rows=table.left_rows,
+        )
+        for table in outcome.result.tables
+    ]  # fmt: skip
+    return common.recorded(args, outcome, [left], tables, side=outcome.result.right)

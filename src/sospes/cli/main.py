@@ -22,6 +22,7 @@ from sospes.model.errors import SospesError, UsageError
 from sospes.model.verdict import Verdict
 
 COMMANDS = {
+    "survey": "find the backups in folders, by what is in them: of which databases, how old, what is missing",
     "inspect": "say what a backup is, reading as little as possible",
     "verify": "read all of a backup, find and place all damage",
     "rehearse": "restore a backup to a side copy, check it, time it, drop it",
@@ -30,6 +31,8 @@ COMMANDS = {
     "compare": "compare the rows of a backup with live, another backup, a side copy or a file",
     "mend": "write the statements that would bring lost or changed rows back",
     "handover": "put a checked side copy in the live database's place, and keep the old one for the way back",
+    "drill": "prove many backups in one unattended run, and report what was proven and what was not",
+    "ledger": "show what has been proven, how long restores take, what has gone stale, what is unusual",
     "tidy": "list and drop side copies left behind, only those that Sospes made",
     "demo": "show all of it on made-up backups, without a server or a network",
 }

@@ -62,6 +62,7 @@ def configure(parser: argparse.ArgumentParser) -> None:
     )
     common.add_show_columns(parser)
     common.add_salvage(parser)
+    common.add_ledger(parser)
     common.add_pieces(parser)
 
 
@@ -85,8 +86,9 @@ def run(args: argparse.Namespace) -> int:
 
     keep = (args.work_folder or Path()) if args.keep else None
     with common.progress(args, "loading" if args.side == "embedded" else "restoring", paths) as progress:
+        opening = common.opening(args)
         how = Rehearsing(
-            opening=common.opening(args),
+            opening=opening,
             tables=args.table,
             salvage=args.salvage,
             server_bin=args.server_bin,
@@ -104,6 +106,9 @@ def run(args: argparse.Namespace) -> int:
             outcome = rehearse(paths, how)
         else:
             outcome = rehearse_on_server(paths, how, server if isinstance(server, Address) else None)
+    tables = () if args.table or args.salvage else outcome.result.tables
+    named = args.side if not isinstance(server, Address) else server.label
+    outcome = common.recorded(args, outcome, paths, tables, passed=opening.passed, side=named)
     side = outcome.result.side
     beside = Path(f"{side.location}.missing.jsonl") if side is not None and side.kept else None
     listed = common.write_missing(args.missing or beside, outcome.result.missing)

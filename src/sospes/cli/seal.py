@@ -24,17 +24,20 @@ def configure(parser: argparse.ArgumentParser) -> None:
         "--draft-figures", type=Path, metavar="FILE", help="also write a file of known figures to begin with"
     )
     common.add_key(parser)
+    common.add_ledger(parser)
 
 
 def run(args: argparse.Namespace) -> int:
     """Seal one backup."""
+    from sospes.model.outcome import TableSummary
     from sospes.report.seal import tell_seal
     from sospes.work.seal.making import Sealing, seal
 
     begin = time.perf_counter()
     with common.progress(args, "sealing", [args.backup]) as progress:
+        opening = common.opening(args)
         how = Sealing(
-            opening=common.opening(args),
+            opening=opening,
             now=datetime.now().astimezone(),
             key=common.seal_key(args),
             out=args.out,
@@ -43,6 +46,13 @@ def run(args: argparse.Namespace) -> int:
             progress=progress,
         )
         outcome = seal(args.backup, how)
+    tables = [
+        TableSummary(
+            database=table.database, schema=table.schema, name=table.name, columns=(), column_types=(), rows=table.rows
+        )
+        for table in outcome.result.tables
+    ]
+    outcome = common.recorded(args, outcome, [args.backup], tables, passed=opening.passed)
     if not args.json:
         tell_seal(common.printer(args), outcome)
     sys.stdout.flush()

@@ -22,6 +22,7 @@ def configure(parser: argparse.ArgumentParser) -> None:
     )
     common.add_show_columns(parser)
     common.add_seal(parser)
+    common.add_ledger(parser)
     common.add_hide_values(parser)
     common.add_pieces(parser)
 

@@ -62,6 +62,7 @@ class Dialect:
     quotes_strings whether a quoted name that is no column's is taken for a string
     counts_by_name whether a counter of a table's rows is kept under the table's own name
     around         what stands before and behind the statements of a script that is to be kept whole
+    own_databases  databases that every server has for itself
     extensions     extensions that may be made on a side copy, as they reach no file and no other server
     """
 
@@ -90,6 +91,7 @@ class Dialect:
     quotes_strings: bool = False
     counts_by_name: bool = False
     around: tuple[bytes, bytes] = (b"", b"")
+    own_databases: frozenset[str] = frozenset()
     extensions: frozenset[str] = field(default_factory=frozenset)
 
     def fold(self, name: str) -> str:

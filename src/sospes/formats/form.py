@@ -93,6 +93,7 @@ class Glance:
     several  further databases may follow
     kind     full, schema-only or data-only, where its contents tell
     entries  what is in it; None where only reading it through would tell
+    tables   those that it is seen to define, which need not be all; they tell unnamed databases apart
     findings what is wrong with what was looked at
     """
 
@@ -100,6 +101,7 @@ class Glance:
     several: bool = False
     kind: str | None = None
     entries: tuple[Entry, ...] | None = None
+    tables: tuple[Name, ...] = ()
     findings: tuple[Finding, ...] = ()
 
 

@@ -20,6 +20,7 @@ from sospes.places.source import Source
 from sospes.places.streamed import ReadOnce, Streamed
 from sospes.sql.judging.authorship import weakened
 from sospes.stream.containers import Block
+from sospes.stream.passing import PassedBytes
 from sospes.stream.plain import MOST_RATIO, PlainText
 
 HEAD_SIZE = 1 << 20
@@ -148,6 +149,8 @@ class Opening:
     check_pages   has a database file's pages and references checked by the engine, too
     unpack_ratio  data that unpack to more bytes than so many for each stored one are not read on
     note_starts   notes where members and blocks begin that can be unpacked on their own
+    passed        takes the digest of the stored bytes as they are read
+    head_size     bytes of the beginning that are looked at, and of plain text at most
     """
 
     work_folder: Path | None = None
@@ -156,6 +159,8 @@ class Opening:
     check_pages: bool = True
     unpack_ratio: int = MOST_RATIO
     note_starts: bool = False
+    passed: PassedBytes | None = None
+    head_size: int = HEAD_SIZE
 
 
 def open_backup(paths: Sequence[Path], options: Opening) -> Opened:
@@ -169,7 +174,9 @@ def open_backup(paths: Sequence[Path], options: Opening) -> Opened:
         head = Head(b"", (), None, False)
         return _opened(Stored(source, PlainText(source), head), folder, options, [])
     source = open_source(paths, options.stdin)
-    head = _read_head(source.head(HEAD_SIZE), source.size)
+    if options.passed is not None:
+        source = options.passed.watch(source)
+    head = _read_head(source.head(options.head_size), source.size, options.head_size)
     stored = Stored(source, PlainText(source, options.unpack_ratio, note_starts=options.note_starts), head)
     findings = [*_ending_note(source, head.containers)]
     # A web page may hold words of SQL, and an encrypted file any bytes: such are told before any form is asked.
@@ -193,7 +200,7 @@ def _opened(stored: Stored, form: Form, options: Opening, findings: list[Finding
     return Opened(stored.source.name, stored, form.name, reader, tuple(findings))
 
 
-def _read_head(stored: bytes, size: int | None) -> Head:
+def _read_head(stored: bytes, size: int | None, head_size: int) -> Head:
     """Unpack the beginning of a backup, of which `stored` are the first bytes and `size` the length."""
     text = PlainText(Streamed("head", io.BytesIO(stored)))
     parts: list[bytes] = []
@@ -201,14 +208,14 @@ def _read_head(stored: bytes, size: int | None) -> Head:
     stored_to = 1
     for block in text.blocks():
         if isinstance(block, Block):
-            if length < HEAD_SIZE:
+            if length < head_size:
                 parts.append(block.data)
             length += len(block.data)
             stored_to = block.stored_to or stored_to
-            if length >= MOST_HEAD:
+            if length >= min(MOST_HEAD, 8 * head_size):
                 break
-    stored_whole = len(stored) < HEAD_SIZE if size is None else len(stored) == size
-    plain = b"".join(parts)[:HEAD_SIZE]
+    stored_whole = len(stored) < head_size if size is None else len(stored) == size
+    plain = b"".join(parts)[:head_size]
     whole = stored_whole and length == len(plain)
     return Head(plain, tuple(text.containers), text.characters, whole, length / stored_to)
 

@@ -29,13 +29,20 @@ class Notation(StrEnum):
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Header:
-    """Who wrote a backup, of what, when. Unknown is None, never guessed."""
+    """Who wrote a backup, of what, when. Unknown is None, never guessed.
+
+    server   the host that its server was reached at
+    system   what tells its server, or its database, from all others: a number that the engine made up
+    cluster  it is of a whole server
+    """
 
     format: str
     engine: Engine | None = None
     engine_version: str | None = None
     program: str | None = None
     databases: tuple[str, ...] = ()
+    server: str | None = None
+    system: str | None = None
     encoding: str | None = None
     written_at: datetime | str | None = None
     started_at: str | None = None

@@ -65,6 +65,9 @@ class Description:
     """What a backup is. Unknown is None, never guessed; sizes in bytes, times in ISO 8601.
 
     databases_at_least  only the head was read, and further databases may follow
+    server       the host that its server was reached at, as far as it says
+    whole_server it is of all databases of its server
+    system_identifier  what tells its server from all others, where its form keeps that
     checked_by  what a verification rests on beside the bytes themselves: a seal, or reading and a seal
     """
 
@@ -75,6 +78,9 @@ class Description:
     program: str | None = None
     databases: tuple[str, ...] = ()
     databases_at_least: bool = False
+    server: str | None = None
+    whole_server: bool = False
+    system_identifier: str | None = None
     encoding: str | None = None
     compression: str | None = None
     kind: str | None = None

@@ -13,6 +13,8 @@ class Defaults(msgspec.Struct, forbid_unknown_fields=True, frozen=True, rename="
     work_folder: str | None = None
     hide_values: bool | None = None
     quiet: bool | None = None
+    ledger: str | None = None
+    no_ledger: bool | None = None
 
 
 class Profile(msgspec.Struct, forbid_unknown_fields=True, frozen=True, rename="kebab"):

@@ -16,7 +16,7 @@ from sospes.model.verdict import Rung, Verdict, highest_rung
 def document(command: str, outcomes: Sequence[Outcome[Any]], backups: Sequence[str], seconds: float) -> str:
     """The document for one command; with several outcomes `result` is a list, each with its own verdict."""
     evidence = _common_evidence(outcomes)
-    results = [_plain(outcome.result) for outcome in outcomes]
+    results = [plain(outcome.result) for outcome in outcomes]
     if len(outcomes) > 1:
         for outcome, result in zip(outcomes, results, strict=True):
             result.update(
@@ -55,7 +55,7 @@ def failure(command: str, problem: str, hint: str, verdict: Verdict) -> str:
 
 def finding_fields(finding: Finding) -> dict[str, Any]:
     """A finding as the contract has it."""
-    fields: dict[str, Any] = _plain(finding)
+    fields: dict[str, Any] = plain(finding)
     return fields
 
 
@@ -64,14 +64,15 @@ def _common_evidence(outcomes: Sequence[Outcome[Any]]) -> list[Rung]:
     return [rung for rung in Rung if outcomes and all(rung in outcome.evidence for outcome in outcomes)]
 
 
-def _plain(value: Any) -> Any:
+def plain(value: Any) -> Any:
+    """A value as documents have it."""
     if dataclasses.is_dataclass(value) and not isinstance(value, type):
         # A name that is a word of Python has an underscore behind it.
-        return {field.name.rstrip("_"): _plain(getattr(value, field.name)) for field in dataclasses.fields(value)}
+        return {field.name.rstrip("_"): plain(getattr(value, field.name)) for field in dataclasses.fields(value)}
     if isinstance(value, tuple | list):
-        return [_plain(item) for item in value]
+        return [plain(item) for item in value]
     if isinstance(value, dict):
-        return {key: _plain(item) for key, item in value.items()}
+        return {key: plain(item) for key, item in value.items()}
     if isinstance(value, bytes):
         return "\\x" + value.hex()
     return value

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from datetime import timedelta
+
 from sospes.model.entries import joined
 from sospes.model.findings import Finding, Place
 
@@ -25,6 +27,14 @@ def duration(seconds: float) -> str:
     minutes, rest = divmod(round(seconds), 60)
     hours, minutes = divmod(minutes, 60)
     return f"{hours} h {minutes:02} min" if hours else f"{minutes} min {rest:02} s"
+
+
+def ago(age: timedelta) -> str:
+    """How long something is ago, in a unit that suits it."""
+    hours = age.total_seconds() / 3600
+    if hours < 2:
+        return plural(max(0, round(hours * 60)), "minute")
+    return plural(round(hours), "hour") if hours < 72 else plural(round(hours / 24), "day")
 
 
 def plural(count: int, noun: str) -> str:

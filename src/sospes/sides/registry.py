@@ -6,9 +6,11 @@ Drivers are imported once a server of their kind is asked for, to keep the start
 from __future__ import annotations
 
 from collections.abc import Callable
+from pathlib import Path
 
 from sospes.model.entries import Engine
 from sospes.model.errors import CannotCheck
+from sospes.sides.servers import running
 from sospes.sides.servers.address import Address
 from sospes.sides.servers.engine import ServerEngine
 from sospes.sides.servers.live import LiveDatabase
@@ -47,3 +49,8 @@ def outside(error: Exception) -> CannotCheck | None:
     """What to say of a driver's own error, which says nothing of the backup; None for any other error."""
     errors = tuple(server().driver_error for server in _SERVERS.values())
     return could_not_go_on(" ".join(str(error).split())) if isinstance(error, errors) else None
+
+
+def data_folders() -> list[Path]:
+    """Where the servers that run on this machine keep their data, as far as this user may see it."""
+    return running.data_folders(server().installed.programs[0] for server in _SERVERS.values())

@@ -34,6 +34,7 @@ class HeaderNotes:
     engine: Engine | None = None
     version: str | None = None
     program: str | None = None
+    server: str | None = None
     encoding: str | None = None
     started_at: str | None = None
     written_at: str | None = None
@@ -99,8 +100,11 @@ class HeaderNotes:
 
     def _detail(self, line: str) -> None:
         if match := _HOST.match(line):
+            self.server = self.server or match[1] or None
             if match[2]:
                 self.database(match[2])
+            else:
+                self.cluster = True
         elif match := _SERVER.match(line):
             self.version = match[1]
             if "MariaDB" in match[1]:
@@ -136,6 +140,7 @@ class HeaderNotes:
             engine_version=self.version,
             program=self.program,
             databases=tuple(self.databases),
+            server=self.server,
             encoding=self.encoding,
             written_at=self.written_at or self.started_at,
             started_at=self.started_at,

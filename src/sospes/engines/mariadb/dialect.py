@@ -45,5 +45,6 @@ MARIADB = Dialect(
     way_back=MariadbWayBack(),
     least_version=_least_version,
     is_own=_is_own,
+    own_databases=OWN_DATABASES | {"information_schema"},
 )
 MYSQL = replace(MARIADB, engine=Engine.MYSQL, title="MySQL", least_version=_any_version)

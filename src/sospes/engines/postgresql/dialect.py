@@ -44,5 +44,6 @@ POSTGRESQL = Dialect(
     is_own=_is_own,
     has_schemas=True,
     folds_names=False,
+    own_databases=frozenset({"postgres", "template0", "template1"}),
     extensions=EXTENSIONS,
 )

@@ -7,9 +7,10 @@ from collections.abc import Iterator
 from dataclasses import replace
 
 from sospes.formats.form import Abilities, Glance, Stored, Wants, nothing
-from sospes.model.entries import ContentsEntry, Engine, Entry
+from sospes.model.entries import ContentsEntry, Engine, Entry, Name
 from sospes.model.events import Event, Header
 from sospes.model.findings import Finding, Place, doubt, fault, note
+from sospes.model.kinds import Kind
 from sospes.sql.header import HeaderNotes
 from sospes.sql.lexis import Lexis
 from sospes.sql.reading import Ending, SqlText
@@ -78,21 +79,21 @@ class ScriptReader:
         """The same script, read from parts of its text: its head, then the tables that are wanted, and its end."""
         return ScriptReader(self._stored, self._lexis, self._wants, blocks)
 
-    def _head(self) -> HeaderNotes:
-        """What is said in the head alone."""
+    def _head(self) -> tuple[HeaderNotes, tuple[Name, ...]]:
+        """What is said in the head alone, and the tables that it defines."""
         sql = SqlText(iter([Block(self._stored.head.plain, 0, 0)]), self._lexis, nothing)
-        for _ in sql.events():
-            pass  # a head ends anywhere, so what it lacks is no finding
-        return sql.notes
+        # A head ends anywhere, so what it lacks is no finding.
+        tables = [event.name for event in sql.events() if isinstance(event, Entry) and event.kind == Kind.TABLE]
+        return sql.notes, tuple(tables)
 
     def stated(self) -> Header:
         """What the head says of the script, whatever follows it."""
-        return self._head().header(NAME)
+        return self._head()[0].header(NAME)
 
     def glance(self) -> Glance:
         """What the head says, and the tail where the bytes lie open."""
         head, source = self._stored.head, self._stored.source
-        notes = self._head()
+        notes, tables = self._head()
         tail = None
         if not (head.containers or head.characters or source.size is None):
             tail = source.part(max(0, source.size - TAIL_SIZE), TAIL_SIZE)
@@ -100,7 +101,7 @@ class ScriptReader:
         header = replace(notes.header(NAME), complete=complete)
         findings = (_closing_missing(None),) if complete is False else ()
         several = not head.whole and (header.cluster or notes.several)
-        return Glance(header=header, several=several, findings=findings)
+        return Glance(header=header, several=several, tables=tables, findings=findings)
 
 
 def _complete_by_tail(notes: HeaderNotes, tail: bytes | None, size: int) -> bool | None:
@@ -111,6 +112,8 @@ def _complete_by_tail(notes: HeaderNotes, tail: bytes | None, size: int) -> bool
     if match is None:
         return False
     notes.comment(match[0].decode("ascii", "replace").strip(), size)  # it says when the backup was written
+    if b"cluster dump complete" in match[0]:
+        return True  # the head may end within one database, whose key its own end gives back
     keys = notes.restrict_keys
     return not keys or (match[1] or b"").decode() in keys
 

@@ -2,10 +2,8 @@
 
 from __future__ import annotations
 
-import stat
 from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
-from importlib import import_module
 from pathlib import Path
 from typing import TYPE_CHECKING
 from urllib.parse import parse_qsl, unquote, urlsplit
@@ -13,7 +11,8 @@ from urllib.parse import parse_qsl, unquote, urlsplit
 from platformdirs import user_state_path
 
 from sospes.model.entries import Engine
-from sospes.model.errors import CannotCheck, UsageError
+from sospes.model.errors import UsageError
+from sospes.places.secrets import Secret, secret_of
 
 if TYPE_CHECKING:
     from sospes.model.settings import Profile
@@ -69,7 +68,10 @@ def address_of(name: str, profile: Profile, environment: Mapping[str, str]) -> A
     Raises UsageError for an address that is wrong, CannotCheck where the password can't be had.
     """
     address = _from_url(profile.url, environment)
-    return replace(address, password=_password(f"@{name}", profile, environment))
+    secret = Secret(
+        of=f"@{name}", env=profile.password_env, file=profile.password_file, keyring=profile.password_keyring
+    )  # fmt: skip
+    return replace(address, password=secret_of(secret, environment))
 
 
 def _from_url(text: str, environment: Mapping[str, str]) -> Address:
@@ -114,41 +116,3 @@ def _port(text: str | None) -> int | None:
     if not 0 < port < 1 << 16:
         raise ValueError(text)
     return port
-
-
-def _password(name: str, profile: Profile, environment: Mapping[str, str]) -> str | None:
-    if profile.password_env is not None:
-        variable = profile.password_env
-        if variable not in environment:
-            raise UsageError(f"{name}: the variable {variable} is not set", "set it, or use password-file")
-        return environment[variable]
-    if profile.password_keyring is not None:
-        return _from_keyring(name, profile.password_keyring)
-    if profile.password_file is not None:
-        path = Path(profile.password_file).expanduser()
-        try:
-            mode, text = path.stat().st_mode, path.read_text("utf-8")
-        except OSError as error:
-            raise CannotCheck(f"{path}: can't be read: {error.strerror}", f"check password-file of {name}") from error
-        if mode & (stat.S_IRWXG | stat.S_IRWXO):
-            raise UsageError(f"{path}: others may read this password", f"run: chmod 600 {path}")
-        return text.rstrip("\n")
-    return None
-
-
-def _from_keyring(name: str, entry: str) -> str:
-    """A password of the system's keyring, by service and user."""
-    service, mark, user = entry.rpartition("/")
-    if not mark:
-        raise UsageError(f"{name}: password-keyring is no SERVICE/USER", 'write it as "sospes-live/auditor"')
-    try:
-        keyring = import_module("keyring")
-    except ImportError as error:
-        raise CannotCheck(f"{name}: the Python package keyring is not installed", "pip install keyring") from error
-    try:
-        password = keyring.get_password(service, user)
-    except keyring.errors.KeyringError as error:
-        raise CannotCheck(f"{name}: the keyring can't be read: {error}", "unlock it, or use password-file") from error
-    if password is None:
-        raise CannotCheck(f"{name}: the keyring has no password of {user} for {service}", "store it there first")
-    return str(password)

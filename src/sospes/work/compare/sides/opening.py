@@ -125,7 +125,7 @@ class Beside:
     def __init__(self, path: Path, opening: Opening, wanted: Selection, stack: ExitStack) -> None:
         self._path = path
         self._file = stack.enter_context(nameless_file(opening.work_folder))
-        self._asked = (path, replace(opening, stdin=None, wants=everything), wanted, self._file.fileno())
+        self._asked = (path, replace(opening, stdin=None, passed=None, wants=everything), wanted, self._file.fileno())
 
     def __enter__(self) -> Beside:
         self._child = subprocess.Popen(

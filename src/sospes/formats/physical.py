@@ -1,0 +1,119 @@
+"""Physical copies and change logs: told by their bytes and named, so that nobody takes them for nothing; not read yet.
+
+Source: PostgreSQL's documentation of its file layout, backup labels and write-ahead log pages (access/xlog_internal.h,
+catalog/pg_control.h); MariaDB's of its binary log's format description event.
+"""
+
+from __future__ import annotations
+
+import re
+import struct
+from dataclasses import dataclass
+from datetime import UTC, datetime
+from pathlib import Path
+
+from sospes.formats.form import Head
+from sospes.model.entries import Engine
+
+UNCHECKED = "recognised, and not checked: Sospes can't read this form yet"
+RUNNING = "the data folder of a server that may be running, which is no backup"
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Physical:
+    """What the bytes of a physical copy or a change log say.
+
+    position  where a change log begins: timeline, offset in the log, and its length, in bytes
+    reason    why it is not checked
+    """
+
+    format: str | None
+    engine: Engine
+    kind: str
+    engine_version: str | None = None
+    system: str | None = None
+    written_at: str | None = None
+    position: tuple[int, int, int] | None = None
+    reason: str = UNCHECKED
+
+
+_LABEL_TIME = re.compile(rb"^START TIME: (\d{4}-\d\d-\d\d) (\d\d:\d\d:\d\d) (?:UTC|GMT)\s*$", re.M)
+_SEGMENT = struct.Struct("<HHIQI4xQII")
+_LONG_HEADER = 2
+_BINARY_LOG = b"\xfebin"
+_STREAM = b"XBSTCK01"
+_HISTORY = re.compile(rb"(?:\s*#[^\n]*\n|\s*\n)*\s*\d+\t[0-9A-F]+/[0-9A-F]+\t[^\n]*")
+
+
+def physical_folder(folder: Path) -> Physical | None:
+    """What a folder is that holds a server's own files; None for any other. Raises OSError where it can't be read."""
+    control, version = folder / "global" / "pg_control", folder / "PG_VERSION"
+    if control.is_file() and version.is_file():
+        return _data_folder(folder, control.read_bytes()[:8], version.read_text(errors="replace").strip())
+    if (folder / "ibdata1").is_file() and any((folder / name).exists() for name in ("mysql", "aria_log_control")):
+        return Physical(format=None, engine=Engine.MARIADB, kind="full")
+    return None
+
+
+def _data_folder(folder: Path, control: bytes, version: str) -> Physical:
+    label = folder / "backup_label"
+    said = label.read_bytes()[:4096] if label.is_file() else b""
+    running = not said and (folder / "postmaster.pid").exists()
+    time = _LABEL_TIME.search(said)
+    return Physical(
+        format="pg-base",
+        engine=Engine.POSTGRESQL,
+        engine_version=version,
+        kind="incremental" if b"INCREMENTAL FROM LSN" in said else "full",
+        system=str(int.from_bytes(control, "little")) if len(control) == 8 else None,
+        written_at=f"{time[1].decode()}T{time[2].decode()}+00:00" if time else None,
+        reason=RUNNING if running else UNCHECKED,
+    )
+
+
+def physical_file(head: Head) -> Physical | None:
+    """What a file is that a server, or its program for physical copies, has written; None for any other."""
+    plain = head.plain
+    if plain.startswith(_STREAM):
+        return Physical(format=None, engine=Engine.MARIADB, kind="full")
+    if plain.startswith(_BINARY_LOG):
+        return _binary_log(plain)
+    if plain[257:262] == b"ustar":
+        name = plain[:100].rstrip(b"\0")
+        if name in {b"backup_label", b"tablespace_map"} or name.startswith(b"pg_tblspc/"):
+            time = _LABEL_TIME.search(plain[:8192])
+            written = f"{time[1].decode()}T{time[2].decode()}+00:00" if time else None
+            return Physical(format="pg-base", engine=Engine.POSTGRESQL, kind="full", written_at=written)
+        return _segment(plain[512:])
+    if head.whole and len(plain) < 65536 and _HISTORY.match(plain):
+        return Physical(format="change-log", engine=Engine.POSTGRESQL, kind="log")
+    return _segment(plain)
+
+
+def _segment(plain: bytes) -> Physical | None:
+    """A segment of PostgreSQL's write-ahead log, by the long header of its first page."""
+    if len(plain) < _SEGMENT.size:
+        return None
+    magic, flags, timeline, address, _, system, size, page = _SEGMENT.unpack_from(plain)
+    sized = size >= 1 << 20 and size & (size - 1) == 0 and page in {1 << power for power in range(10, 17)}
+    if magic >> 8 != 0xD1 or not flags & _LONG_HEADER or not sized or address % size:
+        return None
+    return Physical(
+        format="change-log",
+        engine=Engine.POSTGRESQL,
+        kind="log",
+        system=str(system),
+        position=(timeline, address, size),
+    )
+
+
+def _binary_log(plain: bytes) -> Physical | None:
+    """A binary log, by its format description event."""
+    if len(plain) < 4 + 19 + 52 or plain[8] != 15:
+        return None
+    version = plain[4 + 19 + 2 : 4 + 19 + 52].rstrip(b"\0").decode("ascii", "replace")
+    began = datetime.fromtimestamp(int.from_bytes(plain[4:8], "little"), UTC)
+    engine = Engine.MARIADB if "MariaDB" in version else Engine.MYSQL
+    return Physical(
+        format="change-log", engine=engine, engine_version=version, kind="log", written_at=began.isoformat()
+    )

@@ -1,0 +1,289 @@
+"""Proves one backup as high as its target wants: which commands that takes, and what comes of them."""
+
+from __future__ import annotations
+
+import statistics
+import time
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass, replace
+from pathlib import Path
+
+from sospes.engines.registry import has_server
+from sospes.formats.opening import Opening
+from sospes.model.errors import SospesError
+from sospes.model.findings import Finding, doubt, note, verdict_of
+from sospes.model.verdict import LADDER, Rung, Severity, Verdict, highest_rung
+from sospes.work.drill.choosing import Chosen
+from sospes.work.drill.plan import LAST_PROVEN, Plan, Target
+from sospes.work.drill.running import Ran, Runner, tidied
+from sospes.work.ledger.proof import Proof
+from sospes.work.ledger.store import Ledger
+from sospes.work.look.heads import open_head
+from sospes.work.restore.embedded import ROOM_FACTOR as EMBEDDED_ROOM
+from sospes.work.restore.server import ROOM_FACTOR as SERVER_ROOM
+
+UNUSUAL = "unusual-"
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class DrillStep:
+    """One command that was run. `words` are what somebody would type to see for himself."""
+
+    command: str
+    words: tuple[str, ...]
+    verdict: str
+    seconds: float
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class TargetResult:
+    """What came of a target. Unknown is None; sizes in bytes, times in ISO 8601.
+
+    reason     the worst of what was found, in one line; what was proven where nothing was
+    backup     the path of what was looked at
+    skipped    why nothing was proven tonight; empty where something was to be
+    wanted     the rung that it has to reach
+    not_proven what the ladder, up to what is wanted, lacks
+    history    seconds of this target's runs, and rows, of the nights before and of tonight
+    """
+
+    name: str
+    verdict: str
+    rung: str | None
+    seconds: float
+    backup: str | None
+    findings: tuple[Finding, ...]
+    steps: tuple[DrillStep, ...]
+    reason: str
+    skipped: str
+    wanted: str
+    not_proven: tuple[str, ...]
+    lineage: str | None
+    written_at: str | None
+    written_stated: bool
+    size_bytes: int | None
+    rows: int | None
+    window_from: str | None
+    history_seconds: tuple[float, ...]
+    expected_seconds: float | None
+    expected_bytes: int | None
+
+    @property
+    def worst(self) -> Verdict:
+        """The verdict as one that can be compared."""
+        return Verdict[self.verdict.upper()]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Proving:
+    """What all targets have in common. `deadline` is in seconds of the monotonic clock; None for none."""
+
+    plan: Plan
+    opening: Opening
+    ledger: Ledger | None
+    runner: Runner
+    deadline: float | None
+
+
+def proved(chosen: Chosen, before: Sequence[Finding], how: Proving) -> TargetResult:
+    """Prove the newest backup of a target; `before` was found without reading it."""
+    begin = time.monotonic()
+    findings = [*chosen.findings, *before]
+    if chosen.newest is None or chosen.skipped:
+        return _result(chosen, findings, [], how, 0.0)
+    ran: list[Ran] = []
+    if (large := _too_large(chosen, how)) is not None:
+        findings.append(large)
+    elif how.deadline is not None and time.monotonic() >= how.deadline:
+        findings.append(_no_time())
+    else:
+        for words in commands(chosen, how):
+            left = _seconds_left(chosen.target, begin, how)
+            if left is not None and left <= 0:
+                findings.append(_no_time())
+                break
+            ran.append(how.runner.run(words, left))
+            if ran[-1].code is not None and ran[-1].code < 0:
+                tidied(how.runner, _servers(chosen.target))
+    told = [finding for one in ran for finding in _as_asked(chosen.target, one)]
+    return _result(chosen, [*findings, *dict.fromkeys(told)], ran, how, time.monotonic() - begin)
+
+
+def _no_time() -> Finding:
+    return doubt(
+        "time-ran-out",
+        "it was not begun, or not ended: the drill's time was over",
+        "give the drill more time with max-seconds, or let it look at some of the databases each night with sample",
+    )
+
+
+def _seconds_left(target: Target, begin: float, how: Proving) -> float | None:
+    now = time.monotonic()
+    limits = [target.seconds - (now - begin)] if target.seconds is not None else []
+    limits += [how.deadline - now] if how.deadline is not None else []
+    return min(limits, default=None)
+
+
+def _servers(target: Target) -> list[str]:
+    """Servers on which a killed run may have left something."""
+    return [target.side] if target.side not in {None, "private", "embedded"} and target.side else []
+
+
+def commands(chosen: Chosen, how: Proving) -> Iterator[list[str]]:
+    """The commands that lead up to the rung that is wanted, as somebody would type them."""
+    target, newest = chosen.target, chosen.newest
+    if newest is None:
+        return
+    paths = [str(path) for path in newest.head.candidate.paths]
+    pieces = ["--pieces", *paths[1:]] if len(paths) > 1 else []
+    ladder = list(Rung)
+    height = ladder.index(target.rung)
+    restored = height >= ladder.index(Rung.RESTORED) and has_server(newest.head.head.engine)
+    side = target.side or ("private" if restored else "embedded")
+    if target.side is None and height < ladder.index(Rung.LOADED):
+        yield ["verify", paths[0], *pieces, *(["--key-file", target.key_file] if target.key_file else [])]
+    else:
+        yield ["rehearse", paths[0], "--side", side, *target.options, *pieces]
+    if target.figures is not None:
+        yield ["compare", paths[0], target.figures]
+    if target.compare_with == LAST_PROVEN:
+        if (earlier := _last_proven(chosen, how)) is not None:
+            yield ["compare", paths[0], earlier]
+    elif target.compare_with is not None:
+        with_drift = ["--drift-by", target.drift_by] if target.drift_by else []
+        yield ["compare", paths[0], _placed(target.compare_with, how.plan), *with_drift]
+
+
+def _placed(word: str, plan: Plan) -> str:
+    """An address as it stands, a path from the drill file's folder."""
+    return word if word.startswith("@") or "://" in word else str(plan.folder / Path(word).expanduser())
+
+
+def _last_proven(chosen: Chosen, how: Proving) -> str | None:
+    """The backup before this one that was proven sound, and is still there."""
+    if how.ledger is None or chosen.lineage is None or chosen.newest is None:
+        return None
+    sound = [proof for proof in how.ledger.proofs(lineage=chosen.lineage.id) if proof.verdict == Verdict.SOUND.word]
+    earlier = [
+        proof for proof in sound
+        if proof.dated < chosen.newest.dated and proof.backup != chosen.newest.path and Path(proof.backup).exists()
+    ]  # fmt: skip
+    return max(earlier, key=lambda proof: proof.dated_at).backup if earlier else None
+
+
+def _as_asked(target: Target, ran: Ran) -> Iterator[Finding]:
+    """What a command found, weighed as the target asks for."""
+    to_earlier = ran.command == "compare" and target.compare_with == LAST_PROVEN and ran.words[2:3] != (target.figures,)
+    for finding in ran.findings:
+        if finding.code.startswith(UNUSUAL) and target.strict_unusual:
+            yield replace(finding, severity=Severity.DOUBT)
+        elif to_earlier and finding.severity is not Severity.NOTE:
+            # Days lie between the two: what differs is what was done, and for a person to look at.
+            yield note("changed-since-last", f"since {Path(ran.words[2]).name}: {finding.message}", place=finding.place)
+        else:
+            yield finding
+
+
+def _too_large(chosen: Chosen, how: Proving) -> Finding | None:
+    """A doubt where a side copy would take more space than a target may."""
+    need = expected_bytes(chosen, how)
+    limit = chosen.target.space
+    if limit is None or need is None or need <= limit or chosen.target.rung is Rung.INTACT:
+        return None
+    return doubt(
+        "more-space-than-allowed",
+        f"a side copy would take about {need:,} bytes, allowed are {limit:,}",
+        "raise max-space, name another work folder, or lower the rung",
+    )
+
+
+def expected_bytes(chosen: Chosen, how: Proving) -> int | None:
+    """About how many bytes a side copy takes; None where nobody can tell, 0 where none is made."""
+    if chosen.newest is None:
+        return None
+    if chosen.target.rung is Rung.INTACT and chosen.target.side is None:
+        return 0
+    try:
+        plain = open_head(chosen.newest.head.candidate.paths, how.opening).plain_estimate
+    except SospesError:
+        return None
+    embedded = chosen.target.side == "embedded" or chosen.target.rung is Rung.LOADED
+    return None if plain is None else int(plain * (EMBEDDED_ROOM if embedded else SERVER_ROOM))
+
+
+def _earlier(chosen: Chosen, how: Proving) -> list[Proof]:
+    """Earlier proofs of a lineage as high as tonight's, oldest first."""
+    if how.ledger is None or chosen.lineage is None:
+        return []
+    proofs = how.ledger.proofs(lineage=chosen.lineage.id)
+    return [proof for proof in proofs if proof.proves(min(chosen.target.rung, Rung.CONSISTENT, key=list(Rung).index))]
+
+
+def _result(
+    chosen: Chosen, findings: Sequence[Finding], ran: Sequence[Ran], how: Proving, seconds: float
+) -> TargetResult:
+    evidence = {rung for one in ran for rung in one.evidence}
+    rung = highest_rung(evidence)
+    target, newest = chosen.target, chosen.newest
+    wanted = list(Rung)[: list(Rung).index(target.rung) + 1]
+    missing = tuple(rung.value for rung in wanted if rung not in evidence)
+    findings = sorted(findings, key=lambda finding: -finding.severity.verdict)
+    if ran and missing and verdict_of(findings) is Verdict.SOUND:
+        findings.append(_not_reached(target, rung, missing))
+    earlier = _earlier(chosen, how)
+    times = [proof.seconds for proof in earlier if proof.command == (ran[0].command if ran else "rehearse")]
+    verdict = verdict_of(findings)
+    rows = [table["rows"] for one in ran for table in one.result.get("tables") or () if table.get("rows") is not None]
+    return TargetResult(
+        name=chosen.name,
+        verdict=verdict.word,
+        rung=rung.value if rung else None,
+        seconds=round(seconds, 3),
+        backup=newest.path if newest else None,
+        findings=tuple(findings),
+        steps=tuple(
+            DrillStep(
+                command=one.command, words=one.words, verdict=verdict_of(one.findings).word,
+                seconds=round(one.seconds, 3),
+            )
+            for one in ran
+        ),
+        reason=_reason(chosen, findings, rung),
+        skipped=chosen.skipped,
+        wanted=target.rung.value,
+        not_proven=missing if ran or newest is None else (),
+        lineage=chosen.lineage.id if chosen.lineage else None,
+        written_at=newest.dated.isoformat(timespec="seconds") if newest else None,
+        written_stated=newest.stated if newest else False,
+        size_bytes=newest.head.candidate.size_bytes if newest else None,
+        rows=sum(rows) if rows else None,
+        window_from=chosen.lineage.window.from_ if chosen.lineage else None,
+        history_seconds=tuple(times[-30:]),
+        expected_seconds=statistics.median(times) if times else None,
+        expected_bytes=expected_bytes(chosen, how),
+    )  # fmt: skip
+
+
+def _not_reached(target: Target, rung: Rung | None, missing: Sequence[str]) -> Finding:
+    reached = rung.value if rung else "none"
+    return doubt(
+        "rung-not-reached",
+        f"{target.rung.value} is wanted, {reached} was reached: not proven is {', '.join(missing)}",
+        "run the steps by hand to see what could not be tried; name a side that can try it",
+    )
+
+
+def _reason(chosen: Chosen, findings: Sequence[Finding], rung: Rung | None) -> str:
+    """The one line that says why the verdict is as it is."""
+    worst = max(findings, key=lambda finding: finding.severity.verdict, default=None)
+    if worst is not None and worst.severity is not Severity.NOTE:
+        return worst.message
+    if chosen.skipped:
+        return f"not looked at: {chosen.skipped}"
+    return f"proven {rung.value}" if rung is not None else "nothing was proven"
+
+
+def reached(results: Sequence[TargetResult]) -> tuple[Rung, ...]:
+    """The rungs that every target has reached."""
+    lowest = min((LADDER.index(Rung(one.rung)) if one.rung else -1 for one in results), default=-1)
+    return LADDER[: lowest + 1]
