@@ -116,6 +116,12 @@ def state(tmp_path_factory: pytest.TempPathFactory) -> Iterator[Path]:
         os.environ["XDG_STATE_HOME"] = before
 
 
+@pytest.fixture(autouse=True)
+def fresh_ledger(state: Path) -> None:
+    """What one test has proven is none of another's business."""
+    (state / "sospes" / "ledger.sqlite").unlink(missing_ok=True)
+
+
 @pytest.fixture(scope="session")
 def postgres() -> Iterator[PostgresServer]:
     """A PostgreSQL server with the awkward database `harbour` in it."""

@@ -37,11 +37,13 @@ class Want:
 
     rows         whose rows are to come as batches; the rows of other tables are passed over
     check_pages  whether the engine checks a database file's pages and references, too
+    head_only    only its head is looked at: nothing is unpacked or copied for more
     work_folder  where temporary copies go; None for the system's own place
     """
 
     rows: Wants = everything
     check_pages: bool = True
+    head_only: bool = False
     work_folder: Path | None = None
 
 

@@ -150,6 +150,7 @@ class Opening:
     unpack_ratio  data that unpack to more bytes than so many for each stored one are not read on
     note_starts   notes where members and blocks begin that can be unpacked on their own
     passed        takes the digest of the stored bytes as they are read
+    head_only     only the head is looked at: nothing is unpacked or copied for more
     head_size     bytes of the beginning that are looked at, and of plain text at most
     """
 
@@ -160,6 +161,7 @@ class Opening:
     unpack_ratio: int = MOST_RATIO
     note_starts: bool = False
     passed: PassedBytes | None = None
+    head_only: bool = False
     head_size: int = HEAD_SIZE
 
 
@@ -193,7 +195,10 @@ def open_backup(paths: Sequence[Path], options: Opening) -> Opened:
 
 
 def _opened(stored: Stored, form: Form, options: Opening, findings: list[Finding]) -> Opened:
-    want = Want(rows=options.wants, check_pages=options.check_pages, work_folder=options.work_folder)
+    want = Want(
+        rows=options.wants, check_pages=options.check_pages, head_only=options.head_only,
+        work_folder=options.work_folder,
+    )  # fmt: skip
     reader = form.open(stored, want)
     if isinstance(reader, Finding):
         return Opened(stored.source.name, stored, form.name, None, (*findings, reader))

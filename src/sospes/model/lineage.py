@@ -14,7 +14,7 @@ from pathlib import PurePath
 
 from sospes.model.findings import some
 
-LIKE = 0.5
+LIKE = 0.6
 """Backups without a name are of one database if the smaller one shares so much of its tables with the other."""
 
 UNLIKE = 0.1

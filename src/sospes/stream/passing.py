@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import threading
 from collections.abc import Iterator, Sequence
 from pathlib import Path
 
@@ -13,38 +14,46 @@ from sospes.stream.blocks import BLOCK_SIZE, Digest, block_digests
 
 
 class PassedBytes:
-    """Sums up the first complete pass over a source.
+    """Sums up a source's bytes as they are read in order, by blocks or in parts; what is read twice counts once.
 
-    The digest is that of its blocks' digests, as seals have it for the whole file, so a file and its pieces agree.
+    The digest is that of its blocks' digests, as seals have it for the whole file, so a file and its pieces agree. It
+    is None until all bytes have passed.
     """
 
     def __init__(self) -> None:
         self.digest: str | None = None
         self.size = 0
+        self._whole = xxhash.xxh3_128()
+        self._rest = bytearray()
+        self._lock = threading.Lock()
 
     def watch(self, source: Source) -> Source:
-        """The same source, whose blocks are summed up as they pass."""
+        """The same source, whose bytes are summed up as they pass."""
         return _Watched(source, self)
 
     def known(self, digest: bytes, size: int) -> None:
         """The digest, where it was found out in another way."""
         self.digest, self.size = _named(digest.hex()), size
 
-    def taken(self, blocks: Iterator[bytes]) -> Iterator[bytes]:
-        """The blocks, unchanged; once all of them have passed, the digest is there."""
-        whole, rest, size = xxhash.xxh3_128(), bytearray(), 0
-        for data in blocks:
-            size += len(data)
-            rest += data
-            while len(rest) >= BLOCK_SIZE:
-                with memoryview(rest) as view:
-                    whole.update(xxhash.xxh3_128_digest(view[:BLOCK_SIZE]))
-                del rest[:BLOCK_SIZE]
-            yield data
-        if rest:
-            whole.update(xxhash.xxh3_128_digest(rest))
-        if self.digest is None:
-            self.digest, self.size = _named(whole.hexdigest()), size
+    def saw(self, start: int, data: bytes) -> None:
+        """Take in bytes that were read from an offset; those that don't follow on what has passed are left out."""
+        with self._lock:
+            if self.digest is not None or not start <= self.size < start + len(data):
+                return
+            self._rest += memoryview(data)[self.size - start :]
+            self.size = start + len(data)
+            while len(self._rest) >= BLOCK_SIZE:
+                with memoryview(self._rest) as view:
+                    self._whole.update(xxhash.xxh3_128_digest(view[:BLOCK_SIZE]))
+                del self._rest[:BLOCK_SIZE]
+
+    def ended(self, size: int) -> None:
+        """There are so many bytes: with all of them seen, the digest is there."""
+        with self._lock:
+            if self.digest is None and self.size == size:
+                if self._rest:
+                    self._whole.update(xxhash.xxh3_128_digest(self._rest))
+                self.digest = _named(self._whole.hexdigest())
 
 
 class _Watched:
@@ -71,14 +80,22 @@ class _Watched:
         return self._source.changed_at
 
     def blocks(self, start: int = 0) -> Iterator[bytes]:
-        blocks = self._source.blocks(start)
-        return blocks if start or self._passed.digest else self._passed.taken(blocks)
+        position = start
+        for data in self._source.blocks(start):
+            self._passed.saw(position, data)
+            position += len(data)
+            yield data
+        self._passed.ended(position)
 
     def head(self, length: int) -> bytes:
         return self._source.head(length)
 
     def part(self, start: int, length: int) -> bytes:
-        return self._source.part(start, length)
+        data = self._source.part(start, length)
+        self._passed.saw(start, data)
+        if start + len(data) == self._source.size:
+            self._passed.ended(self._source.size)
+        return data
 
     def changes(self) -> Iterator[Finding]:
         return self._source.changes()

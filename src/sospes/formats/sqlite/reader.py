@@ -72,6 +72,8 @@ class SqliteReader:
 
     def glance(self) -> Glance:
         """Its definitions, which the engine reads from the first pages that it needs; no rows."""
+        if self._want.head_only and (self._source.path is None or self._packed() or self._beside()):
+            return Glance(header=self._header)  # the engine reads no definitions without all of the file, or a copy
         found = [*self._through(replace(self._want, rows=nothing, check_pages=False))]
         findings = tuple(event for event in found if isinstance(event, Finding))
         entries = tuple(event for event in found if isinstance(event, Entry))
@@ -104,10 +106,7 @@ class SqliteReader:
 
     def _settled(self, folder: Path) -> tuple[Path, list[Finding], bool]:
         """The file to open: itself, or a copy where it is packed or has a log beside it."""
-        path = self._source.path
-        beside = [Path(f"{path}{ending}") for ending in _BESIDE if path and Path(f"{path}{ending}").exists()]
-        # An empty log or journal is what a closed database leaves, and holds nothing.
-        beside = [other for other in beside if other.stat().st_size]
+        path, beside = self._source.path, self._beside()
         findings: list[Finding] = []
         if path is None or self._text.containers or self._packed():
             target = folder / "unpacked.sqlite"
@@ -127,6 +126,12 @@ class SqliteReader:
             findings += log_findings(log, target)
         self._read_in_place = True
         return target, findings, True
+
+    def _beside(self) -> list[Path]:
+        """Logs and journals beside the file; an empty one is what a closed database leaves, and holds nothing."""
+        path = self._source.path
+        beside = [Path(f"{path}{ending}") for ending in _BESIDE if path and Path(f"{path}{ending}").exists()]
+        return [other for other in beside if other.stat().st_size]
 
     def _packed(self) -> bool:
         from sospes.stream.containers import container_of

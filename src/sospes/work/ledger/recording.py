@@ -77,7 +77,8 @@ def _proof_of(outcome: Outcome[Any], tables: Sequence[TableSummary], how: Record
     lineages = how.ledger.lineages()
     paths = list(how.paths)
     found = head.origin(None if _is_streamed(paths) else paths[0])
-    origin = replace(found, tables=frozenset(joined(table.schema, table.name) for table in tables))
+    counted = frozenset(joined(table.schema, table.name) for table in tables)
+    origin = replace(found, tables=counted or found.tables)
     several = len({table.database for table in tables}) > 1
     return Proof(
         lineage=lineages.of(origin),

@@ -61,7 +61,7 @@ def head_of(paths: Sequence[Path], opening: Opening) -> HeadOf:
 
 def open_head(paths: Sequence[Path], opening: Opening) -> Opened:
     """Open a backup to look at its head alone; a larger one where data come in large blocks."""
-    how = replace(opening, wants=nothing, check_pages=False, passed=None, head_size=HEAD_BYTES)
+    how = replace(opening, wants=nothing, check_pages=False, passed=None, head_only=True, head_size=HEAD_BYTES)
     opened = open_backup(paths, how)
     if opened.head.containers and not opened.head.plain and (opened.source.size or 0) > HEAD_BYTES:
         return open_backup(paths, replace(how, head_size=HEAD_SIZE))

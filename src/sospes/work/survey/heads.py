@@ -12,7 +12,7 @@ from multiprocessing import get_context
 from pathlib import Path
 from typing import Any
 
-from sospes.formats.opening import Opening
+from sospes.formats.opening import Opening, unreadable
 from sospes.formats.physical import Physical, physical_file, physical_folder
 from sospes.model.errors import SospesError
 from sospes.places.registry import open_source
@@ -109,6 +109,8 @@ def read_one(candidate: FileSet, opening: Opening) -> Iterator[Head]:
         yield Head(candidate, HeadOf(format=None), reason=error.problem)
     except OSError as error:
         yield Head(candidate, HeadOf(format=None), reason=f"can't be read: {error.strerror}")
+    except Exception as error:  # a defect of ours: it must cost no other file its place in the survey
+        yield Head(candidate, HeadOf(format=None), reason=unreadable(error).message)
 
 
 def _begins(path: Path, opening: Opening) -> bool:
