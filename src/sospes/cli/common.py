@@ -32,9 +32,6 @@ if TYPE_CHECKING:
     from sospes.work.seal.using import SealUse
 
 _SETTINGS = {"work_folder": Path, "hide_values": bool, "quiet": bool, "ledger": Path, "no_ledger": bool}
-_BEGINNING = re.compile(
-    rb"\A(?:PRAGMA foreign_keys|SQLite format|PGDMP|/\*M!999999|toc\.dat)|^-- (?:PostgreSQL database|M\w+ dump)", re.M
-)
 _WORST_FIRST = (1, 2, 3, 0)
 """Of several backups the worst exit code wins."""
 _SECRET = re.compile(r"[^/:@]*:[^/@]+@")
@@ -460,14 +457,10 @@ def grouped(paths: Sequence[Path], pieces: Sequence[Path]) -> list[list[Path]]:
 
 def _is_backup(path: Path) -> bool:
     """Whether a file is a backup by itself, by its first bytes: then it is no further piece."""
-    from sospes.formats.opening import Opening, open_backup
+    from sospes.formats.opening import Opening
+    from sospes.work.look.heads import begins_itself, open_head
 
-    if not path.is_file():
-        return True
-    opened = open_backup([path], Opening())
-    if opened.head.containers:
-        return True
-    return opened.form is not None and _BEGINNING.search(opened.head.plain[:200]) is not None
+    return not path.is_file() or begins_itself(open_head([path], Opening()))
 
 
 def printer(args: argparse.Namespace) -> Printer:

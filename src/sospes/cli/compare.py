@@ -129,12 +129,16 @@ def run(args: argparse.Namespace) -> int:
 
 
 def _recorded(args: argparse.Namespace, outcome: Outcome[Comparison], left: Path) -> Outcome[Comparison]:
-    """What was shown of a backup is written down; of a side copy, or a file of rows, it is not."""
+    """That a backup's rows agree is written down; of a side copy, or a file of rows, it is not.
+
+    Where they don't agree, that says as much of the other side as of the backup, and is no proof of either.
+    """
     from sospes.model.outcome import TableSummary
+    from sospes.model.verdict import Rung
     from sospes.work.compare.sides.held import is_side_copy
     from sospes.work.look.heads import head_of
 
-    if is_side_copy(left) or head_of([left], common.opening(args)).format is None:
+    if Rung.MATCHED not in outcome.evidence or is_side_copy(left) or head_of([left], common.opening(args)).format is None:
         return outcome
     tables = [
         TableSummary(

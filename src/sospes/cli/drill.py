@@ -127,7 +127,8 @@ def _reported(args: argparse.Namespace, plan: Plan, outcome: Outcome[Drilled]) -
     if args.no_send:
         return outcome
     if unsent := _sent(plan, outcome):
-        outcome = replace(outcome, findings=(*outcome.findings, *unsent))
+        told = replace(outcome.result, unsent=tuple(unsent))
+        outcome = replace(outcome, findings=(*outcome.findings, *unsent), result=told)
         _write(paths, outcome)
     return outcome
 

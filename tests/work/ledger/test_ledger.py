@@ -86,6 +86,17 @@ def test_a_moved_file_keeps_its_proof_and_a_changed_byte_loses_it(tmp_path: Path
     assert run.document["rung"] is None
 
 
+def test_rows_that_differ_from_another_side_are_no_proof_against_a_backup(tmp_path: Path) -> None:
+    backup, other = tmp_path / "night.sql", tmp_path / "other.sql"
+    backup.write_bytes(night(40))
+    other.write_bytes(night(41))
+    sospes("verify", backup)
+
+    assert sospes("compare", backup, other).code == 1
+
+    assert verdict_of("ledger", backup) == ("sound", 0)
+
+
 def test_bytes_that_were_called_unsound_are_not_proven(tmp_path: Path) -> None:
     backup = tmp_path / "night.sql"
     backup.write_bytes(tides()[:-40])

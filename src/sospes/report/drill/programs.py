@@ -29,9 +29,9 @@ def junit(outcome: Outcome[Drilled]) -> bytes:
     suite = ElementTree.Element(
         "testsuite",
         name=_xml(found.drill),
-        tests=str(len(cases)),
+        tests=str(len(cases) + len(found.unsent)),
         failures=str(sum(case.worst is Verdict.UNSOUND for case in cases)),
-        errors=str(sum(case.worst is Verdict.UNPROVEN for case in cases)),
+        errors=str(sum(case.worst is Verdict.UNPROVEN for case in cases) + len(found.unsent)),
         skipped=str(sum(bool(case.skipped) and case.worst is Verdict.SOUND for case in cases)),
         time=f"{outcome.seconds:.3f}",
         timestamp=found.began_at,
@@ -43,6 +43,9 @@ def junit(outcome: Outcome[Drilled]) -> bytes:
         _outcome_of(element, case)
         told = "\n".join(_line(finding) for finding in case.findings)
         ElementTree.SubElement(element, "system-out").text = _xml(told or case.reason)
+    for finding in found.unsent:
+        element = ElementTree.SubElement(suite, "testcase", classname="sospes.drill", name=_xml(finding.code), time="0")
+        ElementTree.SubElement(element, "error", message=_xml(finding.message), type="unproven")
     ElementTree.indent(suite)
     text: bytes = ElementTree.tostring(suite, encoding="utf-8", xml_declaration=True)
     return text + b"\n"
@@ -126,6 +129,7 @@ def json_lines(outcome: Outcome[Drilled]) -> bytes:
     drill = {
         "drill": found.drill, "verdict": outcome.verdict.word, "began_at": found.began_at, "ended_at": found.ended_at,
         "seconds": round(outcome.seconds, 3), "look_at": plain(found.look_at),
+        "unsent": plain(found.unsent),
     }  # fmt: skip
     lines = [drill, *({"target": target.name, **plain(target)} for target in found.targets)]
     return b"".join(json.dumps(line, ensure_ascii=False).encode("utf-8", "replace") + b"\n" for line in lines)

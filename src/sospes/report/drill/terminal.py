@@ -34,6 +34,7 @@ def tell_drill(printer: Printer, outcome: Outcome[Drilled]) -> None:
         if len(found.targets) > MOST_TARGETS:
             printer.line(f"  ... and {len(found.targets) - MOST_TARGETS:,} more; all are in the reports and in --json")
     _what_is_wrong(printer, found.targets)
+    printer.findings(found.unsent)
     if not printer.quiet:
         if any(not target.written_stated and target.written_at for target in found.targets):
             printer.line("  * by the file's time, as the backup doesn't say when it was written", style="dim")

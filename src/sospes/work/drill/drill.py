@@ -35,6 +35,7 @@ class Drilled:
 
     look_at   what nobody should miss, though it makes no backup unsound: target, and what it is
     reports   the paths that were written
+    unsent    whom no word could be sent to, and why
     """
 
     drill: str
@@ -44,6 +45,7 @@ class Drilled:
     targets: tuple[TargetResult, ...]
     look_at: tuple[tuple[str, str], ...]
     reports: tuple[str, ...] = ()
+    unsent: tuple[Finding, ...] = ()
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

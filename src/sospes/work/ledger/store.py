@@ -87,8 +87,9 @@ class Ledger:
         with self._opened() as connection:
             rows = connection.execute(
                 "SELECT lineage, base, tables FROM proof WHERE number IN "
-                "(SELECT max(number) FROM proof WHERE tables <> '{}' GROUP BY lineage "
-                "UNION SELECT max(number) FROM proof GROUP BY lineage HAVING max(tables) = '{}')"
+                "(SELECT max(number) FROM proof WHERE tables <> '{}' GROUP BY lineage) "
+                "UNION ALL SELECT DISTINCT lineage, base, '{}' FROM proof WHERE lineage NOT IN "
+                "(SELECT lineage FROM proof WHERE tables <> '{}')"
             ).fetchall()
         return Lineages({lineage: (base, frozenset(json.loads(tables))) for lineage, base, tables in rows})
 

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from datetime import datetime
@@ -66,6 +67,18 @@ def open_head(paths: Sequence[Path], opening: Opening) -> Opened:
     if opened.head.containers and not opened.head.plain and (opened.source.size or 0) > HEAD_BYTES:
         return open_backup(paths, replace(how, head_size=HEAD_SIZE))
     return opened
+
+
+_BEGINNING = re.compile(
+    rb"\A(?:PRAGMA foreign_keys|SQLite format|PGDMP|/\*M!999999|toc\.dat)|^-- (?:PostgreSQL database|M\w+ dump)", re.M
+)
+
+
+def begins_itself(opened: Opened) -> bool:
+    """Whether a file is a backup by itself, by its first bytes: then it is no further piece of one before it."""
+    if opened.head.containers:
+        return True
+    return opened.form is not None and _BEGINNING.search(opened.head.plain[:200]) is not None
 
 
 def head_in(opened: Opened) -> HeadOf:

@@ -18,7 +18,7 @@ from sospes.model.errors import SospesError
 from sospes.places.registry import open_source
 from sospes.places.stamps import FileSet, file_set
 from sospes.work.ledger.store import Ledger, Remembered
-from sospes.work.look.heads import HeadOf, head_in, open_head
+from sospes.work.look.heads import HeadOf, begins_itself, head_in, open_head
 from sospes.work.seal.form import ENDING
 
 CHUNK = 64
@@ -116,8 +116,7 @@ def read_one(candidate: FileSet, opening: Opening) -> Iterator[Head]:
 def _begins(path: Path, opening: Opening) -> bool:
     """Whether a file is something by itself, by its first bytes: then it is no further piece."""
     opened = open_head([path], opening)
-    named = opened.form is not None and opened.reader is not None and opened.reader.stated().engine is not None
-    return bool(opened.containers) or named or physical_file(opened.head) is not None
+    return begins_itself(opened) or physical_file(opened.head) is not None
 
 
 def _head(candidate: FileSet, opening: Opening) -> Head:
