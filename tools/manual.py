@@ -1,14 +1,18 @@
-"""Writes the manual page docs/sospes.1 from the program's own options."""
+"""Writes the manual page docs/sospes.1 from the program's own options, and the JSON Schema of a drill's file."""
 
 from __future__ import annotations
 
+import json
 import os
 import sys
 from pathlib import Path
 
 from argparse_manpage.manpage import Manpage
 
+from sospes.work.drill.plan import schema
+
 PAGE = Path(__file__).parent.parent / "docs" / "sospes.1"
+SCHEMA = PAGE.with_name("drill.schema.json")
 
 
 def manual() -> str:
@@ -27,8 +31,9 @@ def manual() -> str:
 
 
 def main() -> int:
-    """Write the page."""
+    """Write both."""
     PAGE.write_text(manual())
+    SCHEMA.write_text(json.dumps(schema(), indent=2) + "\n")
     return 0
 
 

@@ -138,7 +138,11 @@ def _recorded(args: argparse.Namespace, outcome: Outcome[Comparison], left: Path
     from sospes.work.compare.sides.held import is_side_copy
     from sospes.work.look.heads import head_of
 
-    if Rung.MATCHED not in outcome.evidence or is_side_copy(left) or head_of([left], common.opening(args)).format is None:
+    if (
+        Rung.MATCHED not in outcome.evidence
+        or is_side_copy(left)
+        or head_of([left], common.opening(args)).format is None
+    ):
         return outcome
     tables = [
         TableSummary(

@@ -16,6 +16,7 @@ from pathlib import Path
 
 from sospes import __version__
 from sospes.cli import common
+from sospes.cli.standins import MailBox
 from sospes.model.errors import CannotCheck
 
 EXAMPLE = "sospes demo"
@@ -119,7 +120,30 @@ STEPS = (
         0,
         "Every row of the backup agrees with what was expected.",
     ),
+    Step(
+        "What lies in this folder, as a night's job would find it?",
+        ("survey", "."),
+        0,
+        "All of it was told by its content. Only heads were read: that a copy ends early shows when it is read.",
+    ),
+    Step(
+        "And all of that by itself, every night, with a page and a letter at the end.",
+        ("drill", "drill.toml"),
+        1,
+        "Three targets, each with its own reason: proven, cut off, nowhere to be found. drill.html is the page.",
+    ),
+    Step(
+        "What has been proven by now?",
+        ("ledger",),
+        0,
+        "Every command above has written down what it proved, by the digest of the bytes.",
+    ),
 )
+_RECORDED = frozenset("survey verify rehearse seal compare drill ledger".split())
+"""Commands that write into the record, or read it: in the demo it is one of its own."""
+
+_PORT = b"port = 2525"
+"""What stands in the drill's file for the port of the mail server."""
 
 
 def configure(parser: argparse.ArgumentParser) -> None:
@@ -130,12 +154,9 @@ def run(args: argparse.Namespace) -> int:
     """Run every step in a new folder, and say what each showed."""
     begin = time.perf_counter()
     folder = _new_folder(args.work_folder or Path())
-    with resources.as_file(resources.files("sospes") / "demo") as shipped:
-        for source in sorted(shipped.iterdir()):
-            shutil.copyfile(source, folder / source.name)
-    steps = [step for step in STEPS if not step.needs_server or _has_server()]
-    results = [_step(step, number, folder, args) for number, step in enumerate(steps, 1)]
-    good = all(result["exit_code"] == step.expected for result, step in zip(results, steps, strict=True))
+    with MailBox() as box:
+        results = _shown(args, folder, box)
+    good = all(result["exit_code"] == result["expected"] for result in results)
     if args.json:
         _print_document(good, results, folder, time.perf_counter() - begin)
     else:
@@ -144,6 +165,23 @@ def run(args: argparse.Namespace) -> int:
         took = f"{time.perf_counter() - begin:.1f} s"
         printer.line(f"The demo {'showed all it should' if good else 'FAILED'}, in {took}. Its files are in {folder}")
     return 0 if good else 1
+
+
+def _shown(args: argparse.Namespace, folder: Path, box: MailBox) -> list[dict[str, object]]:
+    """Every step, with what came of it."""
+    with resources.as_file(resources.files("sospes") / "demo") as shipped:
+        for source in sorted(shipped.iterdir()):
+            shutil.copyfile(source, folder / source.name)
+    drill = folder / "drill.toml"
+    drill.write_bytes(drill.read_bytes().replace(_PORT, b"port = %d" % box.port))
+    steps = [step for step in STEPS if not step.needs_server or _has_server()]
+    results = []
+    for number, step in enumerate(steps, 1):
+        results.append({**_step(step, number, folder, args), "expected": step.expected})
+        if box.letters and not args.json:
+            letter = box.letters.pop()
+            common.printer(args).line(f"A letter came to {letter['To']}: {letter['Subject']}", style="italic")
+    return results
 
 
 def _has_server() -> bool:
@@ -172,6 +210,8 @@ def _step(step: Step, number: int, folder: Path, args: argparse.Namespace) -> di
     from sospes.cli.main import main
 
     words = [_placed(word, folder) for word in step.words]
+    if words[0] in _RECORDED:
+        words += ["--ledger", str(folder / "ledger.sqlite")]
     if args.json:
         with _captured() as captured:
             code = main([*words, "--json", "--quiet"])
@@ -193,6 +233,8 @@ def _step(step: Step, number: int, folder: Path, args: argparse.Namespace) -> di
 
 def _placed(word: str, folder: Path) -> str:
     """File names stand for files in the demo's folder."""
+    if word == ".":
+        return str(folder)
     return str(folder / word) if word.endswith((".gz", ".sql", ".csv", ".toml")) else word
 
 

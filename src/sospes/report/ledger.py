@@ -6,10 +6,10 @@ from datetime import datetime
 from pathlib import Path
 
 from sospes.model.outcome import Outcome
-from sospes.model.verdict import Verdict
+from sospes.model.verdict import Rung, Verdict
 from sospes.report.printer import Printer
 from sospes.report.words import ago, count_severities, duration, plural, size
-from sospes.work.ledger.looking import Look, Standing
+from sospes.work.ledger.looking import Look, Shown, Standing
 
 _TITLES = ("database or server", "rung", "proven", "backups", "rows", "size", "last restore", "in a month")
 
@@ -32,7 +32,7 @@ def tell_ledger(printer: Printer, outcome: Outcome[Look], now: datetime) -> None
                     datetime.fromisoformat(proof.at).astimezone().strftime("%Y-%m-%d %H:%M"),
                     proof.verdict,
                     proof.rung or "none",
-                    f"{proof.command}{f' on {proof.side}' if proof.side else ''}",
+                    _by(proof),
                     duration(proof.seconds),
                     Path(proof.backup).name,
                 ]
@@ -41,9 +41,16 @@ def tell_ledger(printer: Printer, outcome: Outcome[Look], now: datetime) -> None
             printer.table(("latest proofs", "verdict", "rung", "by", "took", "backup"), rows, (4,))
             if found.total > len(found.proofs):
                 more = found.total - len(found.proofs)
-                printer.line(f"  ... and {more:,} earlier ones; --limit N lists more", style="dim")
+                printer.line(f"  ... and {plural(more, 'earlier one')}; --limit N lists more", style="dim")
     if outcome.evidence:
         printer.rung(outcome.rung, "by all proofs of these bytes")
+
+
+def _by(proof: Shown) -> str:
+    """What a proof was made by, and where or with what."""
+    if proof.side is None:
+        return proof.command
+    return f"{proof.command} {'with' if Rung.MATCHED in proof.evidence else 'on'} {proof.side}"
 
 
 def _row(standing: Standing, now: datetime) -> list[str]:

@@ -183,6 +183,16 @@ def test_seals_and_side_files_belong_to_their_backups(tmp_path: Path) -> None:
     assert backups["night.sql"]["sealed"] and not backups["log.db"]["sealed"]
 
 
+def test_what_sospes_has_made_itself_is_no_backup(tmp_path: Path) -> None:
+    backup = written(tmp_path, "night.sql", night(20), 2)
+    sospes("rehearse", backup, "--keep", "--work-folder", tmp_path, "--ledger", tmp_path / "book.sqlite")
+    assert len(list(tmp_path.glob("*.sqlite"))) == 2
+
+    backups = surveyed(tmp_path)["result"]["backups"]
+
+    assert [Path(item["path"]).name for item in backups] == ["night.sql"]
+
+
 def test_pieces_of_a_split_backup_are_one(tmp_path: Path) -> None:
     whole = gzip.compress(night(3000), mtime=0)
     for number in range(3):

@@ -136,22 +136,23 @@ def commands(chosen: Chosen, how: Proving) -> Iterator[list[str]]:
         return
     paths = [str(path) for path in newest.head.candidate.paths]
     pieces = ["--pieces", *paths[1:]] if len(paths) > 1 else []
+    hiding = ["--hide-values"] if how.plan.hide_values else []
     ladder = list(Rung)
     height = ladder.index(target.rung)
     restored = height >= ladder.index(Rung.RESTORED) and has_server(newest.head.head.engine)
     side = target.side or ("private" if restored else "embedded")
     if target.side is None and height < ladder.index(Rung.LOADED):
-        yield ["verify", paths[0], *pieces, *(["--key-file", target.key_file] if target.key_file else [])]
+        yield ["verify", paths[0], *pieces, *hiding, *(["--key-file", target.key_file] if target.key_file else [])]
     else:
         yield ["rehearse", paths[0], "--side", side, *target.options, *pieces]
     if target.figures is not None:
-        yield ["compare", paths[0], target.figures]
+        yield ["compare", paths[0], target.figures, *hiding]
     if target.compare_with == LAST_PROVEN:
         if (earlier := _last_proven(chosen, how)) is not None:
-            yield ["compare", paths[0], earlier]
+            yield ["compare", paths[0], earlier, *hiding]
     elif target.compare_with is not None:
         with_drift = ["--drift-by", target.drift_by] if target.drift_by else []
-        yield ["compare", paths[0], _placed(target.compare_with, how.plan), *with_drift]
+        yield ["compare", paths[0], _placed(target.compare_with, how.plan), *with_drift, *hiding]
 
 
 def _placed(word: str, plan: Plan) -> str:

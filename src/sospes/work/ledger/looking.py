@@ -37,6 +37,7 @@ class Shown:
     seconds: float
     command: str
     side: str | None
+    evidence: tuple[str, ...]
     size_bytes: int | None
     rows: int | None
 
@@ -195,15 +196,16 @@ def _shown(proofs: Sequence[Proof], limit: int) -> tuple[Shown, ...]:
     return tuple(
         Shown(
             lineage=proof.lineage, backup=proof.backup, digest=proof.digest, rung=proof.rung, verdict=proof.verdict,
-            at=proof.at, seconds=proof.seconds, command=proof.command, side=proof.side, size_bytes=proof.size_bytes,
-            rows=proof.rows,
+            at=proof.at, seconds=proof.seconds, command=proof.command, side=proof.side, evidence=proof.evidence,
+            size_bytes=proof.size_bytes, rows=proof.rows,
         )
         for proof in newest
     )  # fmt: skip
 
 
 def _standing(lineage: str, proofs: Sequence[Proof]) -> Standing:
-    newest = max(proofs, key=lambda proof: (proof.dated_at, proof.at))
+    # Of several copies of one night a sound one counts.
+    newest = max(proofs, key=lambda proof: (proof.dated_at, proof.verdict == Verdict.SOUND.word, proof.at))
     of_it = [proof for proof in proofs if proof.digest == newest.digest]
     sound = [proof for proof in proofs if proof.verdict == Verdict.SOUND.word]
     restores = [proof for proof in sound if RESTORES & set(proof.evidence) and proof.steps]

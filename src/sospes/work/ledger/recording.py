@@ -26,6 +26,9 @@ from sospes.work.ledger.store import Ledger
 from sospes.work.ledger.unusual import unusual
 from sospes.work.look.heads import HeadOf, head_of, moment_of
 
+MOST_LOOKED_AT = 400
+"""Earlier proofs of a lineage that tonight's is held against: several for each night, of two months at least."""
+
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Recording:
@@ -55,7 +58,7 @@ def recorded(outcome: Outcome[Any], tables: Sequence[TableSummary], how: Recordi
         return outcome
     try:
         proof = _proof_of(outcome, tables, how)
-        before = how.ledger.proofs(lineage=proof.lineage)
+        before = how.ledger.proofs(lineage=proof.lineage, most=MOST_LOOKED_AT)
         how.ledger.add(proof)
         if not _is_streamed(how.paths):
             lying = file_set(how.paths)

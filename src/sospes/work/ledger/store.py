@@ -20,19 +20,23 @@ from sospes.model.verdict import Rung, highest_rung
 from sospes.work.ledger.proof import Proof
 
 VERSION = 1
+MARK = b"SOSP"
+"""What tells a ledger from other SQLite files, in its header's field for that: bytes 68 to 72."""
+
 PATIENCE_SECONDS = 30.0
 """How long a writer waits for others."""
 
 _KEPT_AS_JSON = frozenset({"evidence", "steps", "tables", "findings"})
 _COLUMNS = tuple(item.name for item in fields(Proof))
 _TABLES = f"""
-CREATE TABLE proof (number INTEGER PRIMARY KEY, {", ".join(_COLUMNS)});
-CREATE INDEX proof_lineage ON proof (lineage, dated_at);
+CREATE TABLE proof (number INTEGER PRIMARY KEY, counted INTEGER NOT NULL, {", ".join(_COLUMNS)});
+CREATE INDEX proof_lineage ON proof (lineage, counted, number);
 CREATE INDEX proof_digest ON proof (digest);
 CREATE TABLE head (path TEXT PRIMARY KEY, stamp TEXT NOT NULL, head TEXT, digest TEXT);
 CREATE TABLE met (drill TEXT, target TEXT, lineage TEXT, at TEXT, PRIMARY KEY (drill, target, lineage));
 CREATE TRIGGER proof_stays BEFORE UPDATE ON proof BEGIN SELECT RAISE(ABORT, 'proofs are never changed'); END;
 CREATE TRIGGER proof_kept BEFORE DELETE ON proof BEGIN SELECT RAISE(ABORT, 'proofs are never deleted'); END;
+PRAGMA application_id = {int.from_bytes(MARK, "big")};
 PRAGMA user_version = {VERSION};
 """
 _ADVICE = "name another file with --ledger FILE, or do without it: --no-ledger"
@@ -65,10 +69,13 @@ class Ledger:
         ]
         marks = ", ".join("?" * len(_COLUMNS))
         with self._opened(write=True) as connection:
-            connection.execute(f"INSERT INTO proof ({', '.join(_COLUMNS)}) VALUES ({marks})", _plain(values))
+            connection.execute(
+                f"INSERT INTO proof (counted, {', '.join(_COLUMNS)}) VALUES (?, {marks})",
+                [bool(proof.tables), *_plain(values)],
+            )
 
-    def proofs(self, *, lineage: str | None = None, digest: str | None = None) -> list[Proof]:
-        """All proofs in the order in which they were written; of one lineage, or of the same bytes."""
+    def proofs(self, *, lineage: str | None = None, digest: str | None = None, most: int = -1) -> list[Proof]:
+        """The latest `most` proofs in the order in which they were written; of one lineage, or of the same bytes."""
         if not self.exists:
             return []
         asked = {"lineage": lineage, "digest": digest}
@@ -76,9 +83,10 @@ class Ledger:
         where = " AND ".join(f"{name} = ?" for name in given) or "1"
         with self._opened() as connection:
             rows = connection.execute(
-                f"SELECT {', '.join(_COLUMNS)} FROM proof WHERE {where} ORDER BY number", _plain(list(given.values()))
+                f"SELECT {', '.join(_COLUMNS)} FROM proof WHERE {where} ORDER BY number DESC LIMIT ?",
+                [*_plain(list(given.values())), most],
             ).fetchall()
-        return [_proof(row) for row in rows]
+        return [_proof(row) for row in reversed(rows)]
 
     def lineages(self) -> Lineages:
         """The lineages that it knows, each with the tables of its latest proof."""
@@ -87,9 +95,8 @@ class Ledger:
         with self._opened() as connection:
             rows = connection.execute(
                 "SELECT lineage, base, tables FROM proof WHERE number IN "
-                "(SELECT max(number) FROM proof WHERE tables <> '{}' GROUP BY lineage) "
-                "UNION ALL SELECT DISTINCT lineage, base, '{}' FROM proof WHERE lineage NOT IN "
-                "(SELECT lineage FROM proof WHERE tables <> '{}')"
+                "(SELECT max(number) FROM proof WHERE counted GROUP BY lineage UNION "
+                "SELECT max(number) FROM proof GROUP BY lineage HAVING NOT max(counted))"
             ).fetchall()
         return Lineages({lineage: (base, frozenset(json.loads(tables))) for lineage, base, tables in rows})
 

@@ -17,7 +17,7 @@ from sospes.formats.physical import Physical, physical_file, physical_folder
 from sospes.model.errors import SospesError
 from sospes.places.registry import open_source
 from sospes.places.stamps import FileSet, file_set
-from sospes.work.ledger.store import Ledger, Remembered
+from sospes.work.ledger.store import MARK, Ledger, Remembered
 from sospes.work.look.heads import HeadOf, begins_itself, head_in, open_head
 from sospes.work.seal.form import ENDING
 
@@ -26,6 +26,9 @@ CHUNK = 64
 
 FEW = 40
 """So few files are read without further processes."""
+
+SIDE_COPY_TABLE = "sospes_backup"
+"""The table by which a kept side copy is known."""
 
 VERSION = 1
 _COMPANIONS = (
@@ -47,7 +50,7 @@ class Head:
     physical  it is a physical copy or a change log, which is recognised only
     position  where a change log begins: timeline, offset in the log, and length
     reason    why it could not be identified, or is not checked
-    role      `seal`, `companion` or `side file`: what belongs to the backup beside it; empty for a backup
+    role      `seal`, `companion` or `side file` of a backup beside it, `ledger` or `side copy`; empty for a backup
     digest    of its bytes, where it is known and they have not changed since
     """
 
@@ -133,6 +136,8 @@ def _head(candidate: FileSet, opening: Opening) -> Head:
     else:
         opened = open_head(candidate.paths, opening)
     head = head_in(opened)
+    if SIDE_COPY_TABLE in head.tables:
+        return Head(candidate, head, role="side copy")
     return Head(candidate, head, reason=head.problem)
 
 
@@ -146,6 +151,8 @@ def _physical_head(physical: Physical) -> HeadOf:
 def _role(path: Path) -> str:
     """What a file is to the backup beside it; empty where it is none of that."""
     start = open_source([path]).head(_START)
+    if start.startswith(b"SQLite format 3") and start[68:72] == MARK:
+        return "ledger"
     if path.suffix == ENDING and start.startswith(b'{"sospes_seal":'):
         return "seal"
     if any(kind.match(start) for kind in _COMPANIONS):
