@@ -79,6 +79,7 @@ def test_all_targets_run_and_each_has_its_own_reason(tmp_path: Path) -> None:
         and found["old"][2]
         == "the newest backup is 9 days old, by the file's time, as it doesn't say; wanted is one within 26 hours"
     )
+    assert codes(target(run, "old")) == ["backup-too-old"]
     assert codes(target(run, "none")) == ["no-backup"] and codes(target(run, "gone")) == ["no-backup", "place-missing"]
     assert [item["verdict"] for item in run.document["result"]["targets"]][-1] == "sound", (
         "what needs a hand comes first"

@@ -3,14 +3,17 @@
 from __future__ import annotations
 
 import random
+from dataclasses import replace
 from pathlib import Path
 
 import pytest
 
-from sospes.work.ledger.unusual import FEWEST_NIGHTS, unusual_step
+from sospes.work.ledger.proof import Proof
+from sospes.work.ledger.unusual import FEWEST_NIGHTS, unusual, unusual_step
 from tests.backups import numbers, postgresql
 from tests.conftest import sospes
 from tests.nights import night, verified_nights, written
+from tests.work.ledger.test_ledger import PROOF
 
 
 def codes_of(findings: list[dict[str, str]]) -> list[str]:
@@ -81,6 +84,18 @@ def test_an_old_backup_is_held_against_the_nights_before_it(tmp_path: Path) -> N
     verified_nights(tmp_path, [100, 200, 300, 400, 500, 600, 700, 800])
     again = sospes("verify", tmp_path / "night-00.sql", "--json")
     assert codes_of(again.document["findings"]) == []
+
+
+def _took(day: int, seconds: float, side: str = "private") -> Proof:
+    dated = f"2026-11-{day:02}T03:00:00+00:00"
+    return replace(PROOF, digest=f"d{day}", dated_at=dated, at=dated, command="rehearse", side=side, seconds=seconds)
+
+
+def test_a_restore_that_took_far_longer() -> None:
+    before = [_took(day, 100.0 + day) for day in range(1, 9)]
+    assert [item.code for item in unusual(_took(9, 400.0), before)] == ["unusual-duration"]
+    assert unusual(_took(9, 115.0), before) == unusual(_took(9, 20.0), before) == []
+    assert unusual(_took(9, 400.0, side="embedded"), before) == [], "another side takes another time"
 
 
 @pytest.mark.parametrize(

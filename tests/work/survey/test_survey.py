@@ -16,6 +16,8 @@ from typing import Any
 import pytest
 
 from sospes.formats.opening import Opening
+from sospes.places.volumes import Volume, Volumes
+from sospes.places.writing import machine
 from sospes.work.look.heads import head_in
 from sospes.work.survey import heads
 from sospes.work.survey.survey import Surveying, survey
@@ -232,6 +234,27 @@ def test_where_copies_lie_and_a_database_beside_them(tmp_path: Path) -> None:
     assert "beside-the-database" in codes(beside)
     assert beside["result"]["lineages"][0]["volumes"]
     assert sospes("survey", tmp_path, "--data-folder", tmp_path / "nowhere").code == 2
+
+
+def test_two_volumes_of_one_machine_and_two_machines(tmp_path: Path, monkeypatch: pytest.MonkeyPatch) -> None:
+    for name in ("a", "b"):
+        written(tmp_path / name, "night.sql", _maria("harbour"), 2)
+    hosts = {"a": "pier", "b": "pier"}
+    monkeypatch.setattr(
+        Volumes, "of", lambda _, path: Volume(hosts.get(path.parent.name, ""), f"/{path.parent.name}", path.parent.name)
+    )
+
+    one = surveyed(tmp_path)
+    hosts["b"] = "lighthouse"
+    two = surveyed(tmp_path)
+
+    assert "one-host" in codes(one) and not {"one-host", "one-volume"} & codes(two)
+    assert two["result"]["lineages"][0]["volumes"] == ["/a of pier", "/b of lighthouse"]
+
+
+def test_volumes_of_this_machine(tmp_path: Path) -> None:
+    found = Volumes().of(tmp_path)
+    assert found.host == machine() and tmp_path.is_relative_to(found.mount)
 
 
 def test_a_file_that_grows(tmp_path: Path) -> None:
