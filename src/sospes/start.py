@@ -23,6 +23,8 @@ def entry() -> None:
     for ending in (_signal.SIGINT, _signal.SIGTERM, _signal.SIGHUP):
         if _signal.getsignal(ending) != _signal.SIG_IGN:  # what a night's job was told to ignore stays ignored
             _signal.signal(ending, _stop)
+    # A process of ours never takes what lies in the current folder, maybe beside backups, for a module.
+    os.environ["PYTHONSAFEPATH"] = "1"
     from sospes.cli.main import run
 
     code = run()

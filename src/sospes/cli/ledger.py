@@ -61,7 +61,7 @@ def run(args: argparse.Namespace) -> int:
         from sospes.report.figures import history
 
         shown = {standing.lineage for standing in outcome.result.lineages}
-        drawn = {name: found for name, found in series(book.proofs()).items() if name in shown}
+        drawn = {name: found for name, found in series(book.proofs(light=True)).items() if name in shown}
         picture = history(drawn, args.figure.suffix)
         write_whole(args.figure, [picture], "name another file with --figure FILE")
     if not args.json:

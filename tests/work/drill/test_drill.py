@@ -138,6 +138,70 @@ def test_a_backup_from_the_future(tmp_path: Path) -> None:
     assert codes(target(drilled(tmp_path, one("a", "a", 'newest-within = "26h"')), "a")) == ["backup-from-the-future"]
 
 
+def test_definitions_alone_are_no_backup_of_a_database(tmp_path: Path) -> None:
+    """A job writes both every night, the definitions last: what counts is the other one."""
+    body = b"CREATE TABLE `boat` (`id` int NOT NULL, PRIMARY KEY (`id`)) ENGINE=InnoDB;\n"
+    definitions = mysql(body)
+    written(tmp_path / "a", "full.sql", named("harbour", 30), 2)
+    written(tmp_path / "a", "schema.sql", definitions.replace(b"on 2026-11-22", b"on 2026-11-23"), 1)
+    text = one("a", "a", 'rung = "loaded"')
+
+    run = drilled(tmp_path, text)
+    found = target(run, "a")
+    assert (run.code, found["backup"], found["rung"]) == (0, str(tmp_path / "a" / "full.sql"), "loaded")
+    assert codes(found, "note")[:1] == ["part-passed-over"]
+
+    (tmp_path / "a" / "full.sql").unlink()
+    alone = drilled(tmp_path, text)
+    assert (alone.code, codes(target(alone, "a"))) == (3, ["no-full-backup"])
+
+
+def test_what_cannot_be_restored_here_is_read_all_the_same(tmp_path: Path) -> None:
+    written(tmp_path / "a", "a.sql", night(40), 1)
+    (tmp_path / "nothing").mkdir()
+
+    run = drilled(tmp_path, one("a", "a", 'rung = "consistent"', 'server-bin = "nothing"'))
+
+    found = target(run, "a")
+    assert (run.code, found["rung"]) == (3, "intact")
+    assert [step["command"] for step in found["steps"]] == ["rehearse", "verify"]
+    assert "no PostgreSQL server" in found["reason"]
+
+
+def test_nothing_in_the_current_folder_is_taken_for_a_module(tmp_path: Path, monkeypatch: pytest.MonkeyPatch) -> None:
+    written(tmp_path, "a.sql", night(40), 1)
+    for name in ("sospes", "json", "argparse", "numpy", "xxhash"):
+        (tmp_path / f"{name}.py").write_text("import os; open('canary', 'w').close()\n")
+    path = plan_file(tmp_path, one("a", "a.sql", 'rung = "loaded"', 'compare-with = "a.sql"'))
+    monkeypatch.chdir(tmp_path)
+    program = Path(sys.executable).with_name("sospes")
+
+    done = subprocess.run([program, "drill", path, "--quiet"], capture_output=True, timeout=120, check=False)
+    surveyed = sospes("survey", tmp_path)
+
+    assert done.returncode == 0, done.stderr
+    assert surveyed.code == 0 and not (tmp_path / "canary").exists()
+
+
+def test_what_a_killed_drill_leaves_running_keeps_the_next_one_waiting(tmp_path: Path) -> None:
+    written(tmp_path / "a", "a.sql", postgresql(numbers("public.tide", 600_000)), 1)
+    (tmp_path / "work").mkdir()
+    path = plan_file(tmp_path, one("a", "a", 'rung = "loaded"'))
+    words = [*PROGRAM, "drill", str(path), "--work-folder", str(tmp_path / "work"), "--quiet"]
+    with subprocess.Popen(words, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL) as process:
+        _until(lambda: any((tmp_path / "work").iterdir()))
+        [child] = psutil.Process(process.pid).children()
+        process.kill()
+        process.wait()
+
+        second = sospes("drill", path)
+        child.terminate()
+        child.wait(30)
+
+    assert second.code == 3 and "a drill of this file is running" in second.err
+    assert sospes("drill", path, "--dry-run").code == 0
+
+
 def test_several_databases_need_a_name(tmp_path: Path) -> None:
     for name in ("harbour", "pier"):
         written(tmp_path / "a", f"{name}.sql", named(name), 1)
@@ -262,7 +326,7 @@ def test_two_drills_of_one_file_never_overlap(tmp_path: Path, state: Path) -> No
         assert second.code == 3 and f"is running, process {first.pid}" in second.err
         first.send_signal(signal.SIGKILL)
         first.wait()
-    assert sospes("drill", path, "--dry-run").code == 0, "a killed one holds nothing"
+    _until(lambda: sospes("drill", path, "--dry-run").code == 0)  # once what it began has ended
 
 
 def _until(there: Any) -> None:
@@ -328,7 +392,7 @@ def test_a_defect_of_ours_costs_its_own_target_only(tmp_path: Path, monkeypatch:
             raise ZeroDivisionError
         return before(chosen, now)
 
-    monkeypatch.setattr("sospes.work.drill.drill.checked", fails)
+    monkeypatch.setattr("sospes.work.drill.proving.checked", fails)
 
     run = drilled(tmp_path, one("a", "a") + one("b", "b"))
 

@@ -281,7 +281,7 @@ PROOF = Proof(
     lineage="postgresql harbour", base="postgresql harbour", backup="/srv/night.sql", digest="xxh3-128:00", size_bytes=5,
     format="sql-script", engine="postgresql", kind="full", written_at=None, dated_at="2026-11-30T03:00:00+00:00",
     command="verify", at="2026-11-30T04:00:00+00:00", side=None, rung="intact", verdict="sound",
-    evidence=("present", "identified", "intact"), seconds=1.0, steps=(("read", 0.5),), tables={"boat": 3, "crew": None},
+    evidence=("present", "identified", "intact"), seconds=1.0, steps=(("read", 0.5),), rows=3, tables={"boat": 3, "crew": None},
     findings=(("schema-only", "note", "words"),),
 )  # fmt: skip
 

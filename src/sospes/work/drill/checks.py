@@ -45,11 +45,9 @@ def _own(chosen: Chosen) -> Iterator[Finding]:
 
 def _fresh(chosen: Chosen, newest: Member, now: datetime) -> Iterator[Finding]:
     within = chosen.target.newest_within
-    if within is None:
-        return
     age = now - newest.dated
     stated = "" if newest.stated else ", by the file's time, as it doesn't say"
-    if age > within:
+    if within is not None and age > within:
         yield fault(
             "backup-too-old",
             f"the newest backup is {_span(age)} old{stated}; wanted is one within {_span(within)}",

@@ -29,7 +29,8 @@ class Chosen:
 
     name      of the target; with its lineage where the target stands for several
     lineage   what was found of it, and `members` its backups, oldest first; None and nothing where there is none
-    newest    the backup that is to be proven; None where there is none, or it isn't its turn
+    newest    the backup that is to be proven; None where there is none
+    older     those before it, newest first
     skipped   why it isn't its turn; empty where it is
     findings  what the search itself has found
     """
@@ -39,6 +40,7 @@ class Chosen:
     lineage: Lineage | None = None
     members: tuple[Member, ...] = ()
     newest: Member | None = None
+    older: tuple[Member, ...] = ()
     skipped: str = ""
     findings: tuple[Finding, ...] = ()
 
@@ -115,6 +117,11 @@ def _fits(target: Target, members: Sequence[Member]) -> bool:
     return target.database is None or target.database in databases
 
 
+def _rank(member: Member) -> tuple[bool, datetime, str]:
+    """Which backup is taken first: the newest of those that aren't only parts, as far as their heads tell."""
+    return (member.head.head.kind in {"full", None}, member.dated, member.path)
+
+
 def foreign(target: Target, members: Sequence[Member]) -> str:
     """Whose backups they are, if another server's than the target names; empty for its own, or if they don't say."""
     origins = [member.origin for member in members]
@@ -144,11 +151,18 @@ def _one(
 ) -> Chosen:
     """A lineage whose newest backup is taken, unless it was proven a short while ago."""
     lineage_name, lineage, members = found
-    newest = max((member for member in members if _restorable(member)), key=lambda one: (one.dated, one.path))
-    proofs = how.ledger.proofs(lineage=lineage_name) if how.ledger is not None else []
+    newest, *older = sorted(filter(_restorable, members), key=_rank, reverse=True)
+    proofs = how.ledger.proofs(lineage=lineage_name, light=True) if how.ledger is not None else []
     skipped = _not_due(target, proofs, how)
     return Chosen(
-        name=name, target=target, lineage=lineage, members=members, newest=newest, skipped=skipped, findings=strange
+        name=name,
+        target=target,
+        lineage=lineage,
+        members=members,
+        newest=newest,
+        older=tuple(older),
+        skipped=skipped,
+        findings=strange,
     )
 
 
@@ -234,5 +248,7 @@ def _sampled(target: Target, chosen: Sequence[Chosen], how: Choosing) -> Iterato
 
 
 def _last_of(chosen: Chosen, how: Choosing) -> datetime:
-    proofs = how.ledger.proofs(lineage=chosen.lineage.id) if how.ledger is not None and chosen.lineage else []
+    proofs = (
+        how.ledger.proofs(lineage=chosen.lineage.id, light=True) if how.ledger is not None and chosen.lineage else []
+    )
     return max((proof.when for proof in proofs), default=datetime.fromtimestamp(0, UTC))

@@ -20,7 +20,6 @@ from sospes.model.errors import CannotCheck, NotFound, SospesError
 from sospes.model.findings import Finding, doubt
 from sospes.model.outcome import Outcome
 from sospes.model.verdict import Severity
-from sospes.work.drill.checks import checked
 from sospes.work.drill.choosing import Choosing, Chosen, choose
 from sospes.work.drill.plan import Plan, Target
 from sospes.work.drill.proving import UNUSUAL, DrillStep, Proving, TargetResult, commands, proved, reached
@@ -86,8 +85,11 @@ def drill(plan: Plan, how: Drilling) -> Outcome[Drilled]:
         raise NotFound(f"{plan.path}: no target is called {', '.join(how.only)}", f"there are: {names}")
     seconds = how.max_seconds if how.max_seconds is not None else plan.max_seconds
     deadline = None if seconds is None else time.monotonic() + seconds
-    proving = Proving(plan=plan, opening=how.opening, ledger=how.ledger, runner=how.runner, deadline=deadline)
-    with nobody_else(plan.path, how.state):
+    proving = Proving(
+        plan=plan, now=how.now, opening=how.opening, ledger=how.ledger, runner=how.runner, deadline=deadline
+    )  # fmt: skip
+    with nobody_else(plan.path, how.state) as lock:
+        how.runner.hold(lock)
         results = list(_results(targets, plan, how, proving))
     results.sort(key=lambda result: -result.worst)
     ended = how.now + timedelta(seconds=time.perf_counter() - begin)
@@ -144,18 +146,15 @@ def _one(chosen: Chosen, number: int, shared: tuple[Drilling, Proving]) -> Targe
     how, proving = shared
     if not how.dry:
         how.told(chosen.name, None)
-    before: list[Finding] = []
     try:
-        before = list(checked(chosen, how.now))
         if how.dry:
-            result = _planned(chosen, before, proving)
+            result = _planned(chosen, proving)
         else:
             if number and proving.plan.pause_seconds and not chosen.skipped:
                 time.sleep(proving.plan.pause_seconds)
-            result = proved(chosen, before, proving)
+            result = proved(chosen, proving)
     except Exception as error:
-        failed = replace(chosen, newest=None, findings=(*chosen.findings, _failed(error)))
-        result = proved(failed, before, proving)
+        result = proved(replace(chosen, newest=None, findings=(*chosen.findings, _failed(error))), proving)
     if not how.dry:
         how.told(chosen.name, result)
     return result
@@ -165,9 +164,9 @@ def _failed(error: Exception) -> Finding:
     return doubt("not-carried-out", error.problem, error.hint) if isinstance(error, SospesError) else unreadable(error)
 
 
-def _planned(chosen: Chosen, before: Sequence[Finding], proving: Proving) -> TargetResult:
+def _planned(chosen: Chosen, proving: Proving) -> TargetResult:
     """What would be done of a target."""
-    result = proved(replace(chosen, skipped=chosen.skipped or "nothing is run in a dry run"), before, proving)
+    result = proved(replace(chosen, skipped=chosen.skipped or "nothing is run in a dry run"), proving)
     if chosen.skipped:
         return result
     steps = tuple(
@@ -192,8 +191,8 @@ def _look_at(results: Sequence[TargetResult]) -> Iterator[tuple[str, str]]:
 
 
 @contextmanager
-def nobody_else(path: Path, state: Path) -> Iterator[None]:
-    """Holds the lock of a drill's file, so that two never overlap. Raises CannotCheck where one goes on."""
+def nobody_else(path: Path, state: Path) -> Iterator[int]:
+    """Holds the lock of a drill's file, so that two never overlap; gives it. Raises CannotCheck where one goes on."""
     name = hashlib.sha256(os.fsencode(path.resolve())).hexdigest()[:16]
     try:
         state.mkdir(mode=0o700, parents=True, exist_ok=True)
@@ -208,9 +207,10 @@ def nobody_else(path: Path, state: Path) -> Iterator[None]:
         except OSError as error:
             said = file.read().strip() or "unknown"
             raise CannotCheck(
-                f"{path}: a drill of this file is running, process {said}", "wait for its end, or end it by its number"
+                f"{path}: a drill of this file is running, process {said}",
+                "wait for its end; if it was killed, for what it began",
             ) from error
         file.truncate(0)
         file.write(str(os.getpid()))
         file.flush()
-        yield
+        yield file.fileno()

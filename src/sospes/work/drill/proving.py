@@ -6,6 +6,7 @@ import statistics
 import time
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
+from datetime import datetime
 from pathlib import Path
 
 from sospes.engines.registry import has_server
@@ -13,6 +14,7 @@ from sospes.formats.opening import Opening
 from sospes.model.errors import SospesError
 from sospes.model.findings import Finding, doubt, note, verdict_of
 from sospes.model.verdict import LADDER, Rung, Severity, Verdict, highest_rung
+from sospes.work.drill.checks import checked
 from sospes.work.drill.choosing import Chosen
 from sospes.work.drill.plan import LAST_PROVEN, Plan, Target
 from sospes.work.drill.running import Ran, Runner, tidied
@@ -23,6 +25,11 @@ from sospes.work.restore.embedded import ROOM_FACTOR as EMBEDDED_ROOM
 from sospes.work.restore.server import ROOM_FACTOR as SERVER_ROOM
 
 UNUSUAL = "unusual-"
+PARTS = {"schema-only": "definitions and no rows", "data-only": "rows and no definitions"}
+"""Kinds of backups that nobody can restore a database from, in words."""
+
+MOST_TRIED = 4
+"""Older backups that are tried where the newest ones are only parts."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -79,34 +86,83 @@ class Proving:
     """What all targets have in common. `deadline` is in seconds of the monotonic clock; None for none."""
 
     plan: Plan
+    now: datetime
     opening: Opening
     ledger: Ledger | None
     runner: Runner
     deadline: float | None
 
 
-def proved(chosen: Chosen, before: Sequence[Finding], how: Proving) -> TargetResult:
-    """Prove the newest backup of a target; `before` was found without reading it."""
+def proved(chosen: Chosen, how: Proving) -> TargetResult:
+    """Prove the newest backup of a target that holds rows; unless it isn't its turn, or there is none."""
     begin = time.monotonic()
-    findings = [*chosen.findings, *before]
-    if chosen.newest is None or chosen.skipped:
-        return _result(chosen, findings, [], how, 0.0)
+    if chosen.newest is None:
+        return _result(chosen, chosen.findings, [], how, 0.0)
+    if chosen.skipped:
+        return _result(chosen, [*chosen.findings, *checked(chosen, how.now)], [], how, 0.0)
+    findings: list[Finding] = []
     ran: list[Ran] = []
     if (large := _too_large(chosen, how)) is not None:
         findings.append(large)
-    elif how.deadline is not None and time.monotonic() >= how.deadline:
-        findings.append(_no_time())
     else:
-        for words in commands(chosen, how):
-            left = _seconds_left(chosen.target, begin, how)
-            if left is not None and left <= 0:
-                findings.append(_no_time())
-                break
-            ran.append(how.runner.run(words, left))
-            if ran[-1].code is not None and ran[-1].code < 0:
-                tidied(how.runner, _servers(chosen.target))
+        chosen, ran = _run(chosen, begin, how)
+        findings += _ended(chosen, ran, begin, how)
     told = [finding for one in ran for finding in _as_asked(chosen.target, one)]
-    return _result(chosen, [*findings, *dict.fromkeys(told)], ran, how, time.monotonic() - begin)
+    found = [*chosen.findings, *checked(chosen, how.now), *findings, *dict.fromkeys(told)]
+    return _result(chosen, found, ran, how, time.monotonic() - begin)
+
+
+def _run(chosen: Chosen, begin: float, how: Proving) -> tuple[Chosen, list[Ran]]:
+    """Run what leads up to the rung, on the newest backup that turns out to hold more than a part."""
+    for older in [*chosen.older[:MOST_TRIED], None]:
+        ran = list(_each(chosen, begin, how))
+        kind = next((one.result.get("kind") for one in ran), None)
+        if kind not in PARTS or older is None:
+            break
+        named = chosen.newest.path if chosen.newest else ""
+        told = note("part-passed-over", f"{named} holds {PARTS[kind]}: the one before it was taken")
+        chosen = replace(chosen, newest=older, findings=(*chosen.findings, told))
+    return chosen, ran
+
+
+def _each(chosen: Chosen, begin: float, how: Proving) -> Iterator[Ran]:
+    """Run one command after the other, as long as there is time."""
+    for words in commands(chosen, how):
+        one = _timed(words, chosen.target, begin, how)
+        if one is None:
+            return
+        yield one
+        if words[0] == "rehearse" and not one.evidence and one.code not in {0, 1}:
+            # What can't be tried here may still be read: that much is proven then.
+            by_reading = _timed(_reading(chosen, how), chosen.target, begin, how)
+            if by_reading is not None:
+                yield by_reading
+        elif one.result.get("kind") in PARTS:
+            return
+
+
+def _timed(words: Sequence[str], target: Target, begin: float, how: Proving) -> Ran | None:
+    """Run one command; None where there is no time left for it."""
+    left = _seconds_left(target, begin, how)
+    if left is not None and left <= 0:
+        return None
+    ran = how.runner.run(words, left)
+    if ran.code is not None and ran.code < 0:
+        tidied(how.runner, _servers(target))
+    return ran
+
+
+def _ended(chosen: Chosen, ran: Sequence[Ran], begin: float, how: Proving) -> Iterator[Finding]:
+    """What is said of a run that did not come to its end, or found no backup that holds rows."""
+    left = _seconds_left(chosen.target, begin, how)
+    if left is not None and left <= 0 and len(ran) < len(list(commands(chosen, how))):
+        yield _no_time()
+    elif ran and (kind := ran[0].result.get("kind")) in PARTS:
+        yield doubt(
+            "no-full-backup",
+            f"the newest backups hold {PARTS[kind]}",
+            "make sure that the whole database is backed up; if it is meant to be so, verify them by themselves",
+        )
 
 
 def _no_time() -> Finding:
@@ -142,7 +198,7 @@ def commands(chosen: Chosen, how: Proving) -> Iterator[list[str]]:
     restored = height >= ladder.index(Rung.RESTORED) and has_server(newest.head.head.engine)
     side = target.side or ("private" if restored else "embedded")
     if target.side is None and height < ladder.index(Rung.LOADED):
-        yield ["verify", paths[0], *pieces, *hiding, *(["--key-file", target.key_file] if target.key_file else [])]
+        yield _reading(chosen, how)
     else:
         yield ["rehearse", paths[0], "--side", side, *target.options, *pieces]
     if target.figures is not None:
@@ -155,6 +211,15 @@ def commands(chosen: Chosen, how: Proving) -> Iterator[list[str]]:
         yield ["compare", paths[0], _placed(target.compare_with, how.plan), *with_drift, *hiding]
 
 
+def _reading(chosen: Chosen, how: Proving) -> list[str]:
+    """The command that reads a backup through."""
+    paths = [str(path) for path in chosen.newest.head.candidate.paths] if chosen.newest else []
+    pieces = ["--pieces", *paths[1:]] if len(paths) > 1 else []
+    hiding = ["--hide-values"] if how.plan.hide_values else []
+    key = ["--key-file", chosen.target.key_file] if chosen.target.key_file else []
+    return ["verify", *paths[:1], *pieces, *hiding, *key]
+
+
 def _placed(word: str, plan: Plan) -> str:
     """An address as it stands, a path from the drill file's folder."""
     return word if word.startswith("@") or "://" in word else str(plan.folder / Path(word).expanduser())
@@ -164,7 +229,11 @@ def _last_proven(chosen: Chosen, how: Proving) -> str | None:
     """The backup before this one that was proven sound, and is still there."""
     if how.ledger is None or chosen.lineage is None or chosen.newest is None:
         return None
-    sound = [proof for proof in how.ledger.proofs(lineage=chosen.lineage.id) if proof.verdict == Verdict.SOUND.word]
+    sound = [
+        proof
+        for proof in how.ledger.proofs(lineage=chosen.lineage.id, light=True)
+        if proof.verdict == Verdict.SOUND.word
+    ]
     earlier = [
         proof for proof in sound
         if proof.dated < chosen.newest.dated and proof.backup != chosen.newest.path and Path(proof.backup).exists()
@@ -216,7 +285,7 @@ def _earlier(chosen: Chosen, how: Proving) -> list[Proof]:
     """Earlier proofs of a lineage as high as tonight's, oldest first."""
     if how.ledger is None or chosen.lineage is None:
         return []
-    proofs = how.ledger.proofs(lineage=chosen.lineage.id)
+    proofs = how.ledger.proofs(lineage=chosen.lineage.id, light=True)
     return [proof for proof in proofs if proof.proves(min(chosen.target.rung, Rung.CONSISTENT, key=list(Rung).index))]
 
 

@@ -47,6 +47,7 @@ class Runner:
 
     def __init__(self, common: Sequence[str] = (), grace: float = GRACE_SECONDS) -> None:
         self._common = tuple(common)
+        self._held: tuple[int, ...] = ()
         self._grace = grace
         self._running: set[subprocess.Popen[bytes]] = set()
         self._lock = threading.Lock()
@@ -82,6 +83,10 @@ class Runner:
             return _nothing(words, took, child.returncode, f"it took longer than {seconds:,.0f} s, and was ended", hint)
         return _read(words, took, child.returncode, (text, last))
 
+    def hold(self, lock: int) -> None:
+        """Let every process hold a lock, too: what a killed drill leaves running keeps the next one waiting."""
+        self._held = (lock,)
+
     def end_all(self) -> None:
         """Tell all that run to end, and begin nothing any more."""
         with self._lock:
@@ -95,8 +100,9 @@ class Runner:
             if self._ended:
                 return None
             child = subprocess.Popen(
-                [sys.executable, "-m", "sospes", *words], stdin=subprocess.DEVNULL, stdout=streams[0],
-                stderr=streams[1], start_new_session=True,
+                # -P: what lies in the current folder, beside backups, is never taken for a module
+                [sys.executable, "-P", "-m", "sospes", *words], stdin=subprocess.DEVNULL, stdout=streams[0],
+                stderr=streams[1], start_new_session=True, pass_fds=self._held,
             )  # fmt: skip
             self._running.add(child)
             return child

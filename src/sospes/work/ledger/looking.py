@@ -15,7 +15,7 @@ from sospes.model.findings import Finding, doubt, note
 from sospes.model.outcome import Outcome
 from sospes.model.verdict import LADDER, Rung, Verdict, highest_rung
 from sospes.work.ledger.proof import Proof
-from sospes.work.ledger.recording import bytes_digest
+from sospes.work.ledger.recording import MOST_LOOKED_AT, bytes_digest
 from sospes.work.ledger.store import Ledger
 from sospes.work.ledger.unusual import unusual
 
@@ -119,7 +119,7 @@ def look(ledger: Ledger, how: Looking) -> Outcome[Look]:
         raise NotFound(f"{ledger.path}: nothing was written down yet", "verify or rehearse a backup first")
     if how.backups:
         return _of_backups(ledger, how, begin)
-    proofs = [proof for proof in ledger.proofs() if how.lineage.casefold() in proof.lineage.casefold()]
+    proofs = [proof for proof in ledger.proofs(light=True) if how.lineage.casefold() in proof.lineage.casefold()]
     if not proofs:
         raise NotFound(
             f"{ledger.path}: has no proof of {how.lineage or 'anything'}", "sospes ledger shows all lineages"
@@ -129,7 +129,7 @@ def look(ledger: Ledger, how: Looking) -> Outcome[Look]:
         by_lineage.setdefault(proof.lineage, []).append(proof)
     standings = [_standing(name, found) for name, found in by_lineage.items()]
     stale = [*_stale(standings, how)]
-    odd = [*_unusual(by_lineage)]
+    odd = [item for name in by_lineage for item in _unusual(name, ledger)]
     findings = [*_stale_findings(stale, how), *(note(item.code, f"{item.lineage}: {item.message}") for item in odd)]
     result = Look(
         ledger=str(ledger.path), total=len(proofs), proofs=_shown(proofs, how.limit),
@@ -261,11 +261,11 @@ def _stale_findings(stale: Sequence[Stale], how: Looking) -> Iterator[Finding]:
         yield make("proof-stale", f"{item.lineage}: no backup was proven sound {since}", "rehearse its newest backup")
 
 
-def _unusual(by_lineage: dict[str, list[Proof]]) -> Iterator[Unusual]:
-    """What is unusual about the latest backup of each lineage."""
-    for name, proofs in by_lineage.items():
-        counted = [proof for proof in proofs if proof.tables and proof.verdict != Verdict.UNSOUND.word]
-        if counted:
-            latest = max(counted, key=lambda proof: (proof.dated_at, proof.at))
-            for finding in unusual(latest, proofs):
-                yield Unusual(lineage=name, code=finding.code, message=finding.message)
+def _unusual(lineage: str, ledger: Ledger) -> Iterator[Unusual]:
+    """What is unusual about the latest backup of a lineage."""
+    proofs = ledger.proofs(lineage=lineage, most=MOST_LOOKED_AT)
+    counted = [proof for proof in proofs if proof.tables and proof.verdict != Verdict.UNSOUND.word]
+    if counted:
+        latest = max(counted, key=lambda proof: (proof.dated_at, proof.at))
+        for finding in unusual(latest, proofs):
+            yield Unusual(lineage=lineage, code=finding.code, message=finding.message)

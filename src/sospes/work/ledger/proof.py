@@ -20,7 +20,8 @@ class Proof:
     side        where it was restored to: embedded, private, or a server's address
     evidence    all rungs that this run has proven
     steps       seconds by step
-    tables      rows by table, None where they were not counted
+    rows        of all tables, None where they were not counted
+    tables      rows by table, likewise
     findings    code, severity and message
     """
 
@@ -42,6 +43,7 @@ class Proof:
     evidence: tuple[str, ...]
     seconds: float
     steps: tuple[tuple[str, float], ...] = ()
+    rows: int | None = None
     tables: dict[str, int | None] = field(default_factory=dict)
     findings: tuple[tuple[str, str, str], ...] = ()
     machine: str = ""
@@ -56,12 +58,6 @@ class Proof:
     def dated(self) -> datetime:
         """The time of the backup."""
         return datetime.fromisoformat(self.dated_at)
-
-    @property
-    def rows(self) -> int | None:
-        """The rows of all tables; None where they were not counted."""
-        counts = [rows for rows in self.tables.values() if rows is not None]
-        return sum(counts) if counts else None
 
     def proves(self, rung: Rung) -> bool:
         """Whether this run has proven a rung, or one above it."""

@@ -63,8 +63,8 @@ def recorded(outcome: Outcome[Any], tables: Sequence[TableSummary], how: Recordi
         if not _is_streamed(how.paths):
             lying = file_set(how.paths)
             how.ledger.remember_digest(lying.name, lying.stamp, proof.digest)
-    except (SospesError, OSError) as error:
-        problem = error.problem if isinstance(error, SospesError) else str(error)
+    except Exception as error:  # whatever it is, it must not cost the backup its verdict
+        problem = error.problem if isinstance(error, SospesError) else f"{type(error).__name__}: {error}"
         advice = "what was found holds all the same; mend that, or say --no-ledger"
         return _noted(outcome, [note("ledger-not-written", f"the ledger does not have this proof: {problem}", advice)])
     return _noted(outcome, unusual(proof, before)) if proof.verdict != Verdict.UNSOUND.word else outcome
@@ -82,6 +82,7 @@ def _proof_of(outcome: Outcome[Any], tables: Sequence[TableSummary], how: Record
     found = head.origin(None if _is_streamed(paths) else paths[0])
     counted = frozenset(joined(table.schema, table.name) for table in tables)
     origin = replace(found, tables=counted or found.tables)
+    counts = [table.rows for table in tables if table.rows is not None]
     several = len({table.database for table in tables}) > 1
     return Proof(
         lineage=lineages.of(origin),
@@ -102,6 +103,7 @@ def _proof_of(outcome: Outcome[Any], tables: Sequence[TableSummary], how: Record
         evidence=tuple(rung.value for rung in outcome.evidence),
         seconds=round(outcome.seconds, 4),
         steps=tuple((step.name, step.seconds) for step in getattr(outcome.result, "steps", ())),
+        rows=sum(counts) if counts else None,
         tables={joined(table.database if several else None, table.schema, table.name): table.rows for table in tables},
         findings=told(outcome.findings),
         machine=machine(),

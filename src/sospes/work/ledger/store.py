@@ -74,19 +74,25 @@ class Ledger:
                 [bool(proof.tables), *_plain(values)],
             )
 
-    def proofs(self, *, lineage: str | None = None, digest: str | None = None, most: int = -1) -> list[Proof]:
-        """The latest `most` proofs in the order in which they were written; of one lineage, or of the same bytes."""
+    def proofs(
+        self, *, lineage: str | None = None, digest: str | None = None, most: int = -1, light: bool = False
+    ) -> list[Proof]:
+        """The latest `most` proofs in the order in which they were written; of one lineage, or of the same bytes.
+
+        With `light` they come without their tables, which are the most of them.
+        """
         if not self.exists:
             return []
         asked = {"lineage": lineage, "digest": digest}
         given = {name: value for name, value in asked.items() if value is not None}
         where = " AND ".join(f"{name} = ?" for name in given) or "1"
+        columns = ", ".join("'{}'" if light and name == "tables" else name for name in _COLUMNS)
         with self._opened() as connection:
             rows = connection.execute(
-                f"SELECT {', '.join(_COLUMNS)} FROM proof WHERE {where} ORDER BY number DESC LIMIT ?",
+                f"SELECT {columns} FROM proof WHERE {where} ORDER BY number DESC LIMIT ?",
                 [*_plain(list(given.values())), most],
             ).fetchall()
-        return [_proof(row) for row in reversed(rows)]
+            return [_proof(row) for row in reversed(rows)]
 
     def lineages(self) -> Lineages:
         """The lineages that it knows, each with the tables of its latest proof."""
@@ -170,7 +176,7 @@ class Ledger:
             yield connection
             if write:
                 connection.execute("COMMIT")
-        except sqlite3.DatabaseError as error:
+        except (sqlite3.DatabaseError, ValueError, TypeError, KeyError) as error:
             raise CannotCheck(f"{self.path}: the ledger can't be used: {error}", _ADVICE) from error
         except OSError as error:
             raise CannotCheck(f"{self.path}: the ledger can't be used: {error.strerror}", _ADVICE) from error
@@ -217,10 +223,14 @@ def _plain(values: list[Any]) -> list[Any]:
 
 
 def _proof(row: tuple[Any, ...]) -> Proof:
+    """A row as a proof. Raises ValueError or TypeError for one that was changed from outside."""
     values = {
         name: json.loads(value) if name in _KEPT_AS_JSON else value for name, value in zip(_COLUMNS, row, strict=True)
     }
-    values["evidence"] = tuple(values["evidence"])
-    values["steps"] = tuple((name, seconds) for name, seconds in values["steps"])
+    values["evidence"] = tuple(Rung(rung).value for rung in values["evidence"])
+    values["steps"] = tuple((str(name), float(seconds)) for name, seconds in values["steps"])
     values["findings"] = tuple((code, severity, message) for code, severity, message in values["findings"])
-    return Proof(**values)
+    proof = Proof(**values)
+    if proof.when.tzinfo is None or proof.dated.tzinfo is None or not isinstance(proof.tables, dict):
+        raise ValueError(f"proof of {proof.backup} has a time without a zone, or no tables")
+    return proof

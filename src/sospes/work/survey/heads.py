@@ -174,13 +174,16 @@ def _text(head: Head) -> str:
 
 
 def _from_text(candidate: FileSet, remembered: Remembered) -> Head | None:
-    """A head that is remembered; None for one that another version has written, or where only the digest is known."""
-    said = json.loads(remembered.head) if remembered.head else {}
-    if said.get("version") != VERSION:
+    """A head that is remembered; None for one of another version, a broken one, or where only the digest is known."""
+    try:
+        said = json.loads(remembered.head) if remembered.head else {}
+        if said.get("version") != VERSION:
+            return None
+        head: dict[str, Any] = {
+            name: tuple(value) if isinstance(value, list) else value for name, value in said["head"].items()
+        }
+        position = tuple(said["position"]) if said["position"] else None
+        found = HeadOf(**head)
+    except (ValueError, KeyError, TypeError, AttributeError):
         return None
-    head: dict[str, Any] = {
-        name: tuple(value) if isinstance(value, list) else value for name, value in said["head"].items()
-    }
-    position = tuple(said["position"]) if said["position"] else None
-    digest = remembered.digest
-    return Head(candidate, HeadOf(**head), said["physical"], position, said["reason"], said["role"], digest)
+    return Head(candidate, found, said["physical"], position, said["reason"], said["role"], remembered.digest)

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import os
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterable, Iterator, Sequence
 from pathlib import Path
 
 from sospes.formats.physical import physical_folder
@@ -26,37 +26,43 @@ def candidates(places: Sequence[Path], unreadable: list[Finding]) -> Iterator[Fi
     for place in places:
         if not place.exists():
             raise NotFound(f"{place}: no such file or folder", "check the path")
-        for found in _below(place, unreadable):
-            status = found.paths[0].stat()
-            if (status.st_dev, status.st_ino) not in seen or found.folder:
-                seen.add((status.st_dev, status.st_ino))
-                yield found
+        waiting = [place]
+        while waiting:  # folders may lie deeper than calls may
+            here = waiting.pop()
+            try:
+                found, folders = _listed(here)
+            except OSError as error:
+                message = f"{here}: can't be read: {error.strerror}"
+                advice = "run this as a user who may read it"
+                unreadable.append(doubt("place-unreadable", message, advice).at(file=str(here)))
+                continue
+            waiting += reversed(folders)
+            yield from _once(found, seen)
 
 
-def _below(place: Path, unreadable: list[Finding]) -> Iterator[FileSet]:
-    if not place.is_dir():
-        yield file_set([place])
-        return
-    try:
-        if _is_one(place):
-            yield file_set([place])
-            return
-        with os.scandir(place) as listed:
-            entries = sorted(listed, key=lambda entry: entry.name)
-        files = [Path(entry.path) for entry in entries if entry.is_file(follow_symlinks=False)]
-        folders = [Path(entry.path) for entry in entries if entry.is_dir(follow_symlinks=False)]
-    except OSError as error:
-        message = f"{place}: can't be read: {error.strerror}"
-        unreadable.append(doubt("place-unreadable", message, "run this as a user who may read it").at(file=str(place)))
-        return
-    for group in _grouped([path for path in files if not PARTIAL.fullmatch(path.name)]):
+def _once(found: Iterable[list[Path]], seen: set[tuple[int, int]]) -> Iterator[FileSet]:
+    """What was not met before, under this name or another one."""
+    for paths in found:
         try:
-            yield file_set(group)
+            lying = file_set(paths)
+            status = paths[0].stat()
         except FileNotFoundError:
             continue  # it went while the folder was read
-    for folder in folders:
-        if not folder.name.startswith(WORK):
-            yield from _below(folder, unreadable)
+        if (status.st_dev, status.st_ino) not in seen:
+            seen.add((status.st_dev, status.st_ino))
+            yield lying
+
+
+def _listed(place: Path) -> tuple[Iterable[list[Path]], list[Path]]:
+    """What a place has: groups of files that may be one, and folders to go on with. Raises OSError."""
+    if not place.is_dir() or _is_one(place):
+        return [[place]], []
+    with os.scandir(place) as listed:
+        entries = sorted(listed, key=lambda entry: entry.name)
+    files = [Path(entry.path) for entry in entries if entry.is_file(follow_symlinks=False)]
+    folders = [Path(entry.path) for entry in entries if entry.is_dir(follow_symlinks=False)]
+    whole = [path for path in files if not PARTIAL.fullmatch(path.name)]
+    return _grouped(whole), [folder for folder in folders if not folder.name.startswith(WORK)]
 
 
 def _is_one(folder: Path) -> bool:

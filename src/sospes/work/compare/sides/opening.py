@@ -129,7 +129,7 @@ class Beside:
 
     def __enter__(self) -> Beside:
         self._child = subprocess.Popen(
-            [sys.executable, "-c", _CHILD], stdin=subprocess.PIPE, stdout=subprocess.PIPE, start_new_session=True,
+            [sys.executable, "-P", "-c", _CHILD], stdin=subprocess.PIPE, stdout=subprocess.PIPE, start_new_session=True,
             pass_fds=(self._file.fileno(),),
         )  # fmt: skip
         if self._child.stdin is not None:
