@@ -66,6 +66,7 @@ _REPORTS = {
 
 def run(args: argparse.Namespace) -> int:
     """Run a drill."""
+    from sospes.places.writing import require_free
     from sospes.report.drill.terminal import tell_drill
     from sospes.work.drill.drill import Drilling, drill
     from sospes.work.drill.plan import read_plan
@@ -73,6 +74,8 @@ def run(args: argparse.Namespace) -> int:
 
     begin = time.perf_counter()
     plan = read_plan(args.drill)
+    for name, path in _paths(args, plan).items():
+        require_free(path, overwrite=True, advice=_elsewhere(name))  # before a night is spent
     book = common.ledger(args)
     runner = Runner(_for_all(args, plan, None if book is None else book.path))
     how = Drilling(
@@ -120,17 +123,22 @@ def _teller(args: argparse.Namespace) -> Callable[[str, TargetResult | None], No
 
 
 def _reported(args: argparse.Namespace, plan: Plan, outcome: Outcome[Drilled]) -> Outcome[Drilled]:
-    """Write the reports, then send word; what could not be sent goes into the reports as well."""
+    """Write the reports, then send word; what could not be written or sent goes into the reports as well."""
     paths = _paths(args, plan)
     outcome = replace(outcome, result=replace(outcome.result, reports=tuple(map(str, paths.values()))))
-    _write(paths, outcome)
-    if args.no_send:
-        return outcome
-    if unsent := _sent(plan, outcome):
-        told = replace(outcome.result, unsent=tuple(unsent))
-        outcome = replace(outcome, findings=(*outcome.findings, *unsent), result=told)
+    lost = _write(paths, outcome)
+    lost += [] if args.no_send else _sent(plan, _with(outcome, lost))
+    if lost:
+        outcome = _with(outcome, lost)
         _write(paths, outcome)
     return outcome
+
+
+def _with(outcome: Outcome[Drilled], lost: list[Finding]) -> Outcome[Drilled]:
+    """The outcome, with what could not be written or sent."""
+    return replace(
+        outcome, findings=(*outcome.findings, *lost), result=replace(outcome.result, unsent=tuple(lost))
+    )  # fmt: skip
 
 
 def _paths(args: argparse.Namespace, plan: Plan) -> dict[str, Path]:
@@ -144,18 +152,36 @@ def _paths(args: argparse.Namespace, plan: Plan) -> dict[str, Path]:
     return found
 
 
-def _write(paths: dict[str, Path], outcome: Outcome[Drilled]) -> None:
-    """Write the reports beside their places, and rename them: a reader meets the old one or the new one, whole."""
+def _elsewhere(name: str) -> str:
+    return f"name another file with --{name} FILE"
+
+
+def _write(paths: dict[str, Path], outcome: Outcome[Drilled]) -> list[Finding]:
+    """Write the reports beside their places, and rename them: a reader meets the old one or the new one, whole.
+
+    What can't be written costs no other report; it is given back.
+    """
+    from sospes.model.errors import SospesError
+    from sospes.model.findings import doubt
     from sospes.places.writing import require_free, write_whole
     from sospes.report.drill import page, programs
 
+    lost = []
     makers = {
         "html": page.page, "junit": programs.junit, "metrics": programs.metrics, "json-lines": programs.json_lines,
     }  # fmt: skip
     for name, path in paths.items():
-        advice = f"name another file with --{name} FILE"
-        require_free(path, overwrite=True, advice=advice)
-        write_whole(path, [makers[name](outcome)], advice)
+        try:
+            require_free(path, overwrite=True, advice=_elsewhere(name))
+            write_whole(path, [makers[name](outcome)], _elsewhere(name))
+        except SospesError as error:
+            lost.append(doubt("not-written", error.problem, error.hint))
+    return lost
+
+
+def _sendable(text: str) -> str:
+    """Text that can be sent: names of files may hold bytes that are no characters."""
+    return text.encode("utf-8", "replace").decode()
 
 
 def _sent(plan: Plan, outcome: Outcome[Drilled]) -> list[Finding]:
@@ -171,7 +197,8 @@ def _sent(plan: Plan, outcome: Outcome[Drilled]) -> list[Finding]:
     if plan.mail is not None and (plan.mail.when == "always" or is_trouble(outcome)):
         text = io.StringIO()
         tell_drill(Printer(text), outcome)
-        letter = Letter(subject=subject(outcome), plain=text.getvalue(), html=mail_page(outcome))
+        letter = Letter(subject=_sendable(subject(outcome)), plain=_sendable(text.getvalue()),
+                        html=_sendable(mail_page(outcome)))  # fmt: skip
         unsent.append(mailed(plan.mail, letter, plan.folder, os.environ))
     if plan.webhook is not None and (plan.webhook.when == "always" or is_trouble(outcome)):
         said = document("drill", [outcome], [outcome.name], outcome.seconds).encode("utf-8", "replace")

@@ -163,6 +163,17 @@ def test_a_report_that_cannot_be_written_is_said(tmp_path: Path) -> None:
     (tmp_path / "x.html").mkdir()
     run = sospes("drill", plan_file(tmp_path, one("a", "a")), "--html", tmp_path / "x.html")
     assert run.code == 2 and "is a folder" in run.err
+    assert sospes("ledger").code == 2, "it is said before a night is spent"
+
+
+def test_a_report_that_cannot_be_written_in_the_end_costs_no_other(tmp_path: Path) -> None:
+    written(tmp_path / "a", "a.sql", night(20), 1)
+    gone = tmp_path / "gone" / "x.html"
+
+    run = drilled(tmp_path, one("a", "a"), "--html", gone, "--junit", tmp_path / "x.xml")
+
+    assert (run.code, run.codes) == (3, ["not-written"])
+    assert ElementTree.parse(tmp_path / "x.xml").getroot().get("errors") == "1"
 
 
 def test_the_terminal_says_the_worst_first(tmp_path: Path) -> None:

@@ -5,6 +5,7 @@ from __future__ import annotations
 import io
 import json
 import os
+import random
 import shutil
 import signal
 import sqlite3
@@ -225,6 +226,52 @@ def test_a_newer_ledger_is_left_alone(tmp_path: Path) -> None:
     run = sospes("ledger", "--ledger", book)
 
     assert run.code == 2 and "version 99" in run.err
+
+
+@pytest.mark.parametrize(
+    "change",
+    [
+        pytest.param("UPDATE proof SET tables = 'no document'", id="no-document"),
+        pytest.param("UPDATE proof SET evidence = '[\"proven\"]'", id="no-rung"),
+        pytest.param("UPDATE proof SET dated_at = 'yesterday'", id="no-time"),
+        pytest.param("UPDATE proof SET tables = '[]'", id="no-tables"),
+        pytest.param("UPDATE head SET head = '{\"version\": 1}'", id="half-a-head"),
+        pytest.param("UPDATE head SET head = 'x'", id="no-head"),
+        pytest.param("DROP TABLE head", id="a-table-gone"),
+    ],
+)
+def test_a_ledger_that_was_changed_from_outside_costs_no_verdict(tmp_path: Path, change: str) -> None:
+    (tmp_path / "night.sql").write_bytes(tides())
+    book = tmp_path / "book.sqlite"
+    sospes("survey", tmp_path, "--ledger", book)
+    sospes("verify", tmp_path / "night.sql", "--ledger", book)
+    with sqlite3.connect(book) as connection:
+        connection.executescript(f"DROP TRIGGER proof_stays; {change}")
+    connection.close()
+
+    again = sospes("verify", tmp_path / "night.sql", "--ledger", book)
+    looked = sospes("ledger", "--ledger", book)
+    surveyed = sospes("survey", tmp_path, "--ledger", book)
+
+    assert again.code == 0 and again.out.startswith("SOUND")
+    assert looked.code in {0, 3} and surveyed.code in {0, 3}
+    assert "inside Sospes" not in again.out + again.err + looked.err + surveyed.err
+
+
+def test_a_ledger_with_flipped_bytes_costs_no_verdict(tmp_path: Path) -> None:
+    (tmp_path / "night.sql").write_bytes(tides())
+    book = tmp_path / "book.sqlite"
+    sospes("verify", tmp_path / "night.sql", "--ledger", book)
+    whole = book.read_bytes()
+    lots = random.Random(14)
+    for _ in range(25):
+        damaged = bytearray(whole)
+        damaged[lots.randrange(100, len(damaged))] ^= 1 << lots.randrange(8)
+        book.write_bytes(damaged)
+        run = sospes("verify", tmp_path / "night.sql", "--ledger", book)
+        looked = sospes("ledger", "--ledger", book)
+        assert run.code == 0 and looked.code in {0, 2, 3}
+        assert "inside Sospes" not in run.out + run.err + looked.err
 
 
 def test_proofs_are_only_added(tmp_path: Path) -> None:

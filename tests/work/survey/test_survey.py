@@ -3,10 +3,13 @@
 from __future__ import annotations
 
 import gzip
+import json
 import os
 import shutil
 import sqlite3
 import struct
+import subprocess
+import sys
 import threading
 import time
 from datetime import timedelta
@@ -318,6 +321,37 @@ def test_odd_things_in_a_folder(tmp_path: Path) -> None:
     backups = surveyed(tmp_path, tmp_path / "a")["result"]["backups"]
 
     assert [Path(item["path"]).name for item in backups] == ["again.sql"]  # one file, under one of its names
+
+
+def test_folders_that_lie_deeper_than_calls_may(tmp_path: Path) -> None:
+    here = os.open(tmp_path, os.O_RDONLY)
+    for _ in range(1500):
+        os.mkdir("d", dir_fd=here)
+        here, before = os.open("d", os.O_RDONLY, dir_fd=here), here
+        os.close(before)
+    os.close(here)
+    written(tmp_path / "d", "night.sql", night(20), 1)
+
+    assert len(surveyed(tmp_path)["result"]["backups"]) == 1
+
+
+def test_names_that_are_no_characters_or_steer_a_terminal(tmp_path: Path) -> None:
+    for name in (b"n\xffght.sql", b"night\x1b[2J\n.sql", b"<b>&.sql"):
+        Path(os.fsdecode(os.fsencode(tmp_path) + b"/" + name)).write_bytes(night(20))
+
+    done = subprocess.run(
+        [sys.executable, "-m", "sospes", "survey", str(tmp_path)], capture_output=True, timeout=60, check=False
+    )
+    as_json = subprocess.run(
+        [sys.executable, "-m", "sospes", "survey", str(tmp_path), "--json"],
+        capture_output=True,
+        timeout=60,
+        check=False,
+    )
+
+    assert (done.returncode, as_json.returncode) == (0, 0), (done.stderr, as_json.stderr)
+    assert b"\x1b" not in done.stdout
+    assert len(json.loads(as_json.stdout.decode("utf-8", "surrogateescape"))["result"]["backups"]) == 3
 
 
 @pytest.mark.skipif(os.geteuid() == 0, reason="root may read everything")

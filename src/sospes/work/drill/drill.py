@@ -34,7 +34,7 @@ class Drilled:
 
     look_at   what nobody should miss, though it makes no backup unsound: target, and what it is
     reports   the paths that were written
-    unsent    whom no word could be sent to, and why
+    unsent    what could not be written or sent, and why
     """
 
     drill: str

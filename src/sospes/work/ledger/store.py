@@ -104,7 +104,7 @@ class Ledger:
                 "(SELECT max(number) FROM proof WHERE counted GROUP BY lineage UNION "
                 "SELECT max(number) FROM proof GROUP BY lineage HAVING NOT max(counted))"
             ).fetchall()
-        return Lineages({lineage: (base, frozenset(json.loads(tables))) for lineage, base, tables in rows})
+            return Lineages({lineage: (base, frozenset(json.loads(tables))) for lineage, base, tables in rows})
 
     def rungs(self, digests: Mapping[str, str]) -> dict[str, str]:
         """The highest rung that all proofs of the same bytes together have reached, by the digests' names."""
@@ -112,9 +112,9 @@ class Ledger:
             return {}
         with self._opened() as connection:
             rows = connection.execute("SELECT digest, evidence FROM proof WHERE verdict <> 'unsound'").fetchall()
-        evidence: dict[str, set[Rung]] = {}
-        for digest, found in rows:
-            evidence.setdefault(digest, set()).update(map(Rung, json.loads(found)))
+            evidence: dict[str, set[Rung]] = {}
+            for digest, found in rows:
+                evidence.setdefault(digest, set()).update(map(Rung, json.loads(found)))
         reached = {name: highest_rung(evidence.get(digest, ())) for name, digest in digests.items()}
         return {name: rung.value for name, rung in reached.items() if rung is not None}
 
