@@ -26,7 +26,7 @@ def tell_survey(printer: Printer, outcome: Outcome[Survey], now: datetime) -> No
             _spread(printer, found)
         _strangers(printer, found)
         if copies := sum(backup.same_as is not None for backup in found.backups):
-            printer.line(f"  {plural(copies, 'file')} more are copies of others, by size and bytes", style="dim")
+            printer.line(f"  among them {plural(copies, 'further copy')} of others, by size and bytes", style="dim")
     if outcome.verdict is Verdict.SOUND and found.lineages:
         printer.next(f"prove the newest ones: sospes rehearse {_first(found)}")
     printer.rung(outcome.rung, "only heads were read; verify and rehearse prove more")

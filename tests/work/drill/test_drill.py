@@ -138,6 +138,26 @@ def test_a_backup_from_the_future(tmp_path: Path) -> None:
     assert codes(target(drilled(tmp_path, one("a", "a", 'newest-within = "26h"')), "a")) == ["backup-from-the-future"]
 
 
+@pytest.mark.parametrize("each", ["", "each = true"])
+def test_an_empty_file_of_tonight_is_told(tmp_path: Path, each: str) -> None:
+    """The job has written something: last night's is taken for the newest, and that is not all there is to say."""
+    written(tmp_path / "a", "night-1.sql", named("harbour", 30), 1)
+    written(tmp_path / "a", "pier-1.sql", named("pier", 30), 1) if each else None
+    written(tmp_path / "a", "night-2.sql", b"", 0.1)
+
+    run = drilled(tmp_path, one("a", "a", each))
+
+    found = target(run, "a: mysql harbour" if each else "a")
+    assert (run.code, codes(found)) == (1, ["backup-unlike-others"]) and "the file is empty" in found["reason"]
+    assert sum("backup-unlike-others" in codes(item) for item in run.document["result"]["targets"]) == 1
+
+
+def test_a_place_with_nothing_but_an_empty_file(tmp_path: Path) -> None:
+    written(tmp_path / "a", "night.sql", b"", 0.1)
+    run = drilled(tmp_path, one("a", "a"))
+    assert codes(target(run, "a")) == ["no-backup"] and "night.sql: the file is empty" in target(run, "a")["reason"]
+
+
 def test_definitions_alone_are_no_backup_of_a_database(tmp_path: Path) -> None:
     """A job writes both every night, the definitions last: what counts is the other one."""
     body = b"CREATE TABLE `boat` (`id` int NOT NULL, PRIMARY KEY (`id`)) ENGINE=InnoDB;\n"

@@ -17,8 +17,9 @@ from sospes.model.verdict import Verdict
 from sospes.work.drill.plan import Target
 from sospes.work.ledger.proof import Proof
 from sospes.work.ledger.store import Ledger
+from sospes.work.survey.heads import Head
 from sospes.work.survey.lineages import Against, Lineage, Member, lineage_of
-from sospes.work.survey.survey import Surveying, gather
+from sospes.work.survey.survey import Surveying, gather, unlike_others
 
 MOST_NAMED = 5
 
@@ -51,6 +52,7 @@ class Choosing:
 
     due    leaves out what was proven since
     drill  the drill's file, by which the databases that it has met are remembered
+    strangers  files of the target's places that nobody can identify
     lots   draws what is looked at of a sample
     """
 
@@ -58,6 +60,7 @@ class Choosing:
     ledger: Ledger | None
     due: timedelta | None
     drill: str
+    strangers: tuple[Head, ...] = ()
     lots: random.Random
 
 
@@ -80,12 +83,19 @@ def choose(target: Target, how: Choosing) -> list[Chosen]:
         if _fits(target, members)
     }
     strange = (*gone, *gathered.findings)
+    how = replace(how, strangers=tuple(gathered.strangers))
     if target.each:
         return _each(target, fitting, strange, how)
     whole = {name: found for name, found in fitting.items() if any(map(_restorable, found[1]))}
     whole = {name: found for name, found in whole.items() if not foreign(target, found[1])} or whole
     if not whole:
-        return [Chosen(name=target.name, target=target, findings=(*strange, _none(target, fitting, gathered.lineages)))]
+        return [
+            Chosen(
+                name=target.name,
+                target=target,
+                findings=(*strange, _none(target, fitting, gathered.lineages, how.strangers)),
+            )
+        ]
     if len(whole) > 1:
         finding = doubt(
             "target-ambiguous",
@@ -132,11 +142,15 @@ def foreign(target: Target, members: Sequence[Member]) -> str:
     return ""
 
 
-def _none(target: Target, fitting: Mapping[str, object], others: Mapping[str, object]) -> Finding:
-    """A target without any backup."""
+def _none(
+    target: Target, fitting: Mapping[str, object], others: Mapping[str, object], strangers: Sequence[Head] = ()
+) -> Finding:
+    """A target without any backup; `others` are of other databases, `strangers` nobody can identify."""
     what = f" of {target.database}" if target.database else ""
     where = some([str(place) for place in target.places], MOST_NAMED)
     there = "" if fitting or not others else f"; there are some of {some(sorted(others), MOST_NAMED)}"
+    odd = [f"{head.candidate.paths[0].name}: {head.reason}" for head in strangers]
+    there += f"; {some(odd, 1)}" if odd else ""
     return fault(
         "no-backup", f"no backup{what} is in {where}{there}", "find out whether the job ran, and where it writes to"
     )
@@ -152,6 +166,7 @@ def _one(
     """A lineage whose newest backup is taken, unless it was proven a short while ago."""
     lineage_name, lineage, members = found
     newest, *older = sorted(filter(_restorable, members), key=_rank, reverse=True)
+    strange = (*strange, *unlike_others(how.strangers, members))
     proofs = how.ledger.proofs(lineage=lineage_name, light=True) if how.ledger is not None else []
     skipped = _not_due(target, proofs, how)
     return Chosen(
@@ -207,7 +222,7 @@ def _each(
             (how.drill, target.name), sorted(wanted), how.surveying.now.astimezone(UTC).isoformat(timespec="seconds")
         )
     if not chosen:
-        chosen = [Chosen(name=target.name, target=target, findings=(_none(target, fitting, {}),))]
+        chosen = [Chosen(name=target.name, target=target, findings=(_none(target, fitting, {}, how.strangers),))]
     chosen[0] = _with(chosen[0], *strange)
     return list(_sampled(target, chosen, how))
 

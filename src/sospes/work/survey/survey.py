@@ -11,7 +11,7 @@ from pathlib import Path
 
 from sospes.formats.opening import Opening
 from sospes.model.errors import UsageError
-from sospes.model.findings import Finding, Place, doubt, fault, note
+from sospes.model.findings import Finding, Place, doubt, fault, note, some
 from sospes.model.lineage import Lineages
 from sospes.model.outcome import Outcome
 from sospes.model.spans import Spread
@@ -261,24 +261,28 @@ def _shape(path: Path) -> tuple[Path, str]:
     return path.parent, _DIGITS.sub("0", path.name)
 
 
-def _stranger_findings(gathered: Gathered) -> Iterator[Finding]:
-    """Files that nobody can identify; those named like the backups beside them were meant to be some."""
-    shapes = {_shape(member.head.candidate.paths[0]) for member in gathered.members}
-    others = []
-    for head in gathered.strangers:
+def unlike_others(strangers: Sequence[Head], members: Sequence[Member]) -> Iterator[Finding]:
+    """Files that nobody can identify and that are named like the backups beside them: they were meant to be some."""
+    shapes = {_shape(member.head.candidate.paths[0]) for member in members}
+    for head in strangers:
         path = head.candidate.paths[0]
-        if _shape(path) not in shapes:
-            others.append(path)
-            continue
-        make = fault if head.head.certain else doubt
-        yield make(
-            "backup-unlike-others",
-            f"{path.name} is named like the backups beside it: {head.reason}",
-            "take that backup again, if there is still time for it",
-            Place(file=str(path)),
-        )
+        if _shape(path) in shapes:
+            make = fault if head.head.certain else doubt
+            yield make(
+                "backup-unlike-others",
+                f"{path.name} is named like the backups beside it: {head.reason}",
+                "take that backup again, if there is still time for it",
+                Place(file=str(path)),
+            )
+
+
+def _stranger_findings(gathered: Gathered) -> Iterator[Finding]:
+    """Files that nobody can identify."""
+    meant = list(unlike_others(gathered.strangers, gathered.members))
+    yield from meant
+    told = {finding.place.file for finding in meant}
+    others = [path.name for head in gathered.strangers if str(path := head.candidate.paths[0]) not in told]
     if others:
-        named = ", ".join(path.name for path in others[:3]) + (
-            f" and {len(others) - 3:,} more" if len(others) > 3 else ""
+        yield note(
+            "unidentified", f"{len(others):,} files are of no known form: {some(others, 3)}", "the list below says why"
         )
-        yield note("unidentified", f"{len(others):,} files are of no known form: {named}", "the list below says why")
