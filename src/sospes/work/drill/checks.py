@@ -111,4 +111,4 @@ def _span(span: timedelta) -> str:
     hours = span.total_seconds() / 3600
     if hours < 2:
         return f"{round(hours * 60):,} minutes"
-    return f"{hours:,.0f} hours" if hours < 72 else f"{hours / 24:,.0f} days"
+    return f"{hours:,.1f}".removesuffix(".0") + " hours" if hours < 72 else f"{hours / 24:,.0f} days"
