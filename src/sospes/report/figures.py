@@ -19,7 +19,7 @@ from sospes.work.ledger.proof import Proof
 
 MOST_LINEAGES = 8
 _KINDS = {".svg": "svg", ".png": "png", ".pdf": "pdf"}
-_MIB = 1 << 20
+_UNITS = ((1 << 30, "GiB"), (1 << 20, "MiB"), (1 << 10, "KiB"))
 
 
 def history(lineages: Mapping[str, Sequence[Proof]], ending: str) -> bytes:
@@ -31,15 +31,17 @@ def history(lineages: Mapping[str, Sequence[Proof]], ending: str) -> bytes:
     if kind is None:
         raise UsageError(f"{ending or 'no ending'}: no format of figures", f"name a file in {', '.join(_KINDS)}")
     chosen = dict(sorted(lineages.items(), key=lambda item: -len(item[1]))[:MOST_LINEAGES])
+    largest = max((proof.size_bytes or 0 for proofs in chosen.values() for proof in proofs), default=0)
+    scale, unit = next((one for one in _UNITS if largest >= one[0]), _UNITS[-1])
     figure = Figure(figsize=(11, 8), layout="constrained")
     size, rows, restores = figure.subplots(3, 1, sharex=True)
     for name, proofs in chosen.items():
         label = shown(name if len(name) < 60 else name[:57] + "...").replace("$", r"\$")
-        _line(size, [(proof.dated, proof.size_bytes / _MIB) for proof in proofs if proof.size_bytes], label)
+        _line(size, [(proof.dated, proof.size_bytes / scale) for proof in proofs if proof.size_bytes], label)
         _line(rows, [(proof.dated, proof.rows) for proof in proofs if proof.rows is not None], label)
         _line(restores, [(proof.dated, proof.seconds) for proof in proofs if proof.steps], label)
-        _odd(size, proofs)
-    for axes, title in ((size, "size, MiB"), (rows, "rows"), (restores, "restore, seconds")):
+        _odd(size, proofs, scale)
+    for axes, title in ((size, f"size, {unit}"), (rows, "rows"), (restores, "restore, seconds")):
         axes.set_ylabel(title)
         axes.set_ylim(bottom=0)
         axes.grid(alpha=0.3)
@@ -67,11 +69,11 @@ def _times(moments: Sequence[datetime]) -> NDArray[np.datetime64]:
     return np.array([moment.astimezone(UTC).replace(tzinfo=None) for moment in moments], dtype="datetime64[ms]")
 
 
-def _odd(axes: Axes, proofs: Sequence[Proof]) -> None:
+def _odd(axes: Axes, proofs: Sequence[Proof], scale: int) -> None:
     """Marks what was not sound."""
     for proof in proofs:
         if proof.verdict == Verdict.UNSOUND.word and proof.size_bytes:
-            axes.plot(_times([proof.dated]), [proof.size_bytes / _MIB], "X", color="#b3261e", markersize=9)
+            axes.plot(_times([proof.dated]), [proof.size_bytes / scale], "X", color="#b3261e", markersize=9)
 
 
 def trend(values: Sequence[float]) -> str:
