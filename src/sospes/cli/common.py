@@ -11,7 +11,7 @@ import time
 from collections.abc import Callable, Iterator, Sequence
 from contextlib import contextmanager
 from dataclasses import replace
-from datetime import datetime, timedelta
+from datetime import datetime
 from pathlib import Path
 from typing import TYPE_CHECKING, Any
 
@@ -19,15 +19,13 @@ from sospes.model.errors import CannotCheck, SospesError, UsageError
 
 if TYPE_CHECKING:
     from sospes.formats.opening import Opening
-    from sospes.model.outcome import Description, Outcome, TableSummary
+    from sospes.model.outcome import Description, Outcome
     from sospes.model.settings import Configuration, Defaults, Profile
-    from sospes.model.spans import Spread
     from sospes.report.printer import Printer
     from sospes.report.progress import ProgressBar
     from sospes.sides.servers.address import Address
     from sospes.work.compare.matching import Comparing
     from sospes.work.extract.salvage import Missing
-    from sospes.work.ledger.store import Ledger
     from sospes.work.look.verify import Looking
     from sospes.work.seal.using import SealUse
 
@@ -151,54 +149,6 @@ def add_seal(parser: argparse.ArgumentParser) -> None:
     add_key(parser)
 
 
-def add_ledger(parser: argparse.ArgumentParser) -> None:
-    """Where proofs are written down."""
-    parser.add_argument(
-        "--ledger",
-        type=Path,
-        metavar="FILE",
-        help="the record of what was proven (default: ledger.sqlite in the user's state folder)",
-    )
-    parser.add_argument(
-        "--no-ledger", action="store_true", default=None, help="neither write into the record nor look into it"
-    )
-
-
-def ledger(args: argparse.Namespace) -> Ledger | None:
-    """The ledger that these arguments name; None where none is wanted."""
-    return None if args.no_ledger else opened_ledger(args)
-
-
-def opened_ledger(args: argparse.Namespace) -> Ledger:
-    """The ledger that these arguments name."""
-    from sospes.work.ledger.store import Ledger
-
-    return Ledger(args.ledger or state_folder() / "ledger.sqlite")
-
-
-def state_folder() -> Path:
-    """Where this user's own records lie."""
-    import os
-
-    from platformdirs import user_state_path
-
-    return Path(os.environ.get("XDG_STATE_HOME") or user_state_path()) / "sospes"
-
-
-def recorded(
-    args: argparse.Namespace, outcome: Outcome[Any], paths: Sequence[Path], tables: Sequence[TableSummary], **how: Any
-) -> Outcome[Any]:
-    """The outcome, written into the ledger; with notes of what is unusual beside the nights before."""
-    book = ledger(args)
-    if book is None:
-        return outcome
-    from sospes.work.ledger.recording import Recording, recorded
-
-    now = datetime.now().astimezone()
-    given = {"opening": opening(args), **how}
-    return recorded(outcome, tables, Recording(ledger=book, command=args.command, paths=paths, now=now, **given))
-
-
 def seal_use(args: argparse.Namespace) -> SealUse:
     """Which seal these arguments ask for."""
     from sospes.work.seal.using import SealUse
@@ -287,26 +237,6 @@ def database_pair(text: str) -> tuple[str, str]:
 def names(text: str) -> list[str]:
     """Names with commas between them."""
     return [name.strip() for name in text.split(",") if name.strip()]
-
-
-def span(text: str) -> timedelta:
-    """A span of time, as 26h or 7d."""
-    from sospes.model.spans import span_of
-
-    try:
-        return span_of(text)
-    except ValueError as error:
-        raise argparse.ArgumentTypeError(str(error)) from error
-
-
-def spread(text: str) -> Spread:
-    """How backups are wanted to be spread over time."""
-    from sospes.model.spans import spread_of
-
-    try:
-        return spread_of(text)
-    except ValueError as error:
-        raise argparse.ArgumentTypeError(str(error)) from error
 
 
 def positive(text: str) -> int:
@@ -484,6 +414,7 @@ def describe_each(
     tell: Callable[[Printer, Outcome[Description]], None],
 ) -> int:
     """Do one job on each backup in turn; one that can't be read does not keep the others from it."""
+    from sospes.cli import recording
     from sospes.work.look.verify import not_carried_out
 
     begin = time.perf_counter()
@@ -497,7 +428,7 @@ def describe_each(
                 outcome = job(paths, how)
                 if hasattr(args, "no_ledger"):
                     tables = outcome.result.tables or ()
-                    outcome = recorded(args, outcome, paths, tables, passed=how.opening.passed)
+                    outcome = recording.recorded(args, outcome, paths, tables, passed=how.opening.passed)
             except (OSError, MemoryError):
                 raise
             except Exception as error:

@@ -9,7 +9,7 @@ from decimal import Decimal, InvalidOperation
 from pathlib import Path
 from typing import TYPE_CHECKING
 
-from sospes.cli import common
+from sospes.cli import common, recording
 from sospes.model.errors import UsageError
 
 if TYPE_CHECKING:
@@ -46,7 +46,7 @@ def configure(parser: argparse.ArgumentParser) -> None:
     common.add_key_and_timeout(parser)
     _add_counting(parser)
     common.add_hide_values(parser)
-    common.add_ledger(parser)
+    recording.add_ledger(parser)
 
 
 def _add_counting(parser: argparse.ArgumentParser) -> None:
@@ -151,4 +151,4 @@ def _recorded(args: argparse.Namespace, outcome: Outcome[Comparison], left: Path
         )
         for table in outcome.result.tables
     ]  # fmt: skip
-    return common.recorded(args, outcome, [left], tables, side=outcome.result.right)
+    return recording.recorded(args, outcome, [left], tables, side=outcome.result.right)

@@ -14,7 +14,7 @@ from datetime import datetime
 from pathlib import Path
 from typing import TYPE_CHECKING
 
-from sospes.cli import common
+from sospes.cli import common, recording
 
 if TYPE_CHECKING:
     from sospes.model.findings import Finding
@@ -34,7 +34,7 @@ def configure(parser: argparse.ArgumentParser) -> None:
         help="run this target only; NAME may hold * and ?; may be given several times",
     )  # fmt: skip
     parser.add_argument(
-        "--due", type=common.span, metavar="SPAN", help="leave out what was proven within so long, as 7d"
+        "--due", type=recording.span, metavar="SPAN", help="leave out what was proven within so long, as 7d"
     )
     parser.add_argument(
         "--dry-run",
@@ -53,7 +53,7 @@ def configure(parser: argparse.ArgumentParser) -> None:
     for name, what in _REPORTS.items():
         reports.add_argument(f"--{name}", type=Path, metavar="FILE", help=f"write {what}")
     parser.add_argument("--no-send", action="store_true", help="send no mail, and nothing to a web address")
-    common.add_ledger(parser)
+    recording.add_ledger(parser)
 
 
 _REPORTS = {
@@ -76,13 +76,13 @@ def run(args: argparse.Namespace) -> int:
     plan = read_plan(args.drill)
     for name, path in _paths(args, plan).items():
         require_free(path, overwrite=True, advice=_elsewhere(name))  # before a night is spent
-    book = common.ledger(args)
+    book = recording.ledger(args)
     runner = Runner(_for_all(args, plan, None if book is None else book.path))
     how = Drilling(
         opening=common.opening(args),
         ledger=book,
         runner=runner,
-        state=common.state_folder(),
+        state=recording.state_folder(),
         now=datetime.now().astimezone(),
         only=args.only,
         due=args.due,

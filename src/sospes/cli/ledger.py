@@ -7,7 +7,7 @@ import time
 from datetime import datetime
 from pathlib import Path
 
-from sospes.cli import common
+from sospes.cli import common, recording
 
 EXAMPLE = "sospes ledger --stale-after 7d"
 PROOFS_LISTED = 10
@@ -26,7 +26,7 @@ def configure(parser: argparse.ArgumentParser) -> None:
     parser.add_argument("--of", default="", metavar="TEXT", help="only lineages that have TEXT in their name")
     parser.add_argument(
         "--stale-after",
-        type=common.span,
+        type=recording.span,
         metavar="SPAN",
         help="a doubt for each database without a sound backup for so long, as 7d (default: 7d, and a note)",
     )
@@ -47,7 +47,7 @@ def run(args: argparse.Namespace) -> int:
     begin = time.perf_counter()
     if args.figure is not None:
         require_free(args.figure, overwrite=False, advice="name another file with --figure FILE")
-    book = common.opened_ledger(args)
+    book = recording.opened_ledger(args)
     how = Looking(
         now=datetime.now().astimezone(),
         backups=common.grouped(args.backups, []) if args.backups else (),

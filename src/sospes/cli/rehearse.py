@@ -8,7 +8,7 @@ import time
 from datetime import datetime
 from pathlib import Path
 
-from sospes.cli import common
+from sospes.cli import common, recording
 from sospes.model.errors import UsageError
 from sospes.sides.servers.marks import PREFIX, is_prefix
 
@@ -62,7 +62,7 @@ def configure(parser: argparse.ArgumentParser) -> None:
     )
     common.add_show_columns(parser)
     common.add_salvage(parser)
-    common.add_ledger(parser)
+    recording.add_ledger(parser)
     common.add_pieces(parser)
 
 
@@ -108,7 +108,7 @@ def run(args: argparse.Namespace) -> int:
             outcome = rehearse_on_server(paths, how, server if isinstance(server, Address) else None)
     tables = () if args.table or args.salvage else outcome.result.tables
     named = args.side if not isinstance(server, Address) else server.label
-    outcome = common.recorded(args, outcome, paths, tables, passed=opening.passed, side=named)
+    outcome = recording.recorded(args, outcome, paths, tables, passed=opening.passed, side=named)
     side = outcome.result.side
     beside = Path(f"{side.location}.missing.jsonl") if side is not None and side.kept else None
     listed = common.write_missing(args.missing or beside, outcome.result.missing)

@@ -8,7 +8,7 @@ import time
 from datetime import datetime
 from pathlib import Path
 
-from sospes.cli import common
+from sospes.cli import common, recording
 
 EXAMPLE = "sospes seal night.sql.gz"
 
@@ -24,7 +24,7 @@ def configure(parser: argparse.ArgumentParser) -> None:
         "--draft-figures", type=Path, metavar="FILE", help="also write a file of known figures to begin with"
     )
     common.add_key(parser)
-    common.add_ledger(parser)
+    recording.add_ledger(parser)
 
 
 def run(args: argparse.Namespace) -> int:
@@ -52,7 +52,7 @@ def run(args: argparse.Namespace) -> int:
         )
         for table in outcome.result.tables
     ]
-    outcome = common.recorded(args, outcome, [args.backup], tables, passed=opening.passed)
+    outcome = recording.recorded(args, outcome, [args.backup], tables, passed=opening.passed)
     if not args.json:
         tell_seal(common.printer(args), outcome)
     sys.stdout.flush()

@@ -7,7 +7,7 @@ import time
 from datetime import datetime
 from pathlib import Path
 
-from sospes.cli import common
+from sospes.cli import common, recording
 
 EXAMPLE = "sospes survey /srv/backups --spread 7d,4w,12m"
 
@@ -17,7 +17,7 @@ def configure(parser: argparse.ArgumentParser) -> None:
     parser.add_argument("places", nargs="+", type=Path, metavar="PLACE", help="a folder with backups, or a file")
     parser.add_argument(
         "--spread",
-        type=common.spread,
+        type=recording.spread,
         metavar="SPREAD",
         help="how many of the last days, weeks, months and years should each have a backup, as 7d,4w,12m,3y; those "
         "that have none are named",
@@ -32,7 +32,7 @@ def configure(parser: argparse.ArgumentParser) -> None:
         "servers that run on this machine are looked for; may be given several times",
     )
     parser.add_argument("--fresh", action="store_true", help="read all heads anew, also of files that haven't changed")
-    common.add_ledger(parser)
+    recording.add_ledger(parser)
 
 
 def run(args: argparse.Namespace) -> int:
@@ -45,7 +45,7 @@ def run(args: argparse.Namespace) -> int:
     how = Surveying(
         opening=common.opening(args),
         spread=args.spread or Spread(),
-        ledger=common.ledger(args),
+        ledger=recording.ledger(args),
         fresh=args.fresh,
         data=args.data_folder,
         now=datetime.now().astimezone(),

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import argparse
 
-from sospes.cli import common
+from sospes.cli import common, recording
 
 EXAMPLE = "sospes verify night.sql.gz"
 
@@ -22,7 +22,7 @@ def configure(parser: argparse.ArgumentParser) -> None:
     )
     common.add_show_columns(parser)
     common.add_seal(parser)
-    common.add_ledger(parser)
+    recording.add_ledger(parser)
     common.add_hide_values(parser)
     common.add_pieces(parser)
 
