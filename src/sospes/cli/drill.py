@@ -166,6 +166,7 @@ def _write(paths: dict[str, Path], outcome: Outcome[Drilled]) -> list[Finding]:
     from sospes.places.writing import require_free, write_whole
     from sospes.report.drill import page, programs
 
+    recording.before_figures()
     lost = []
     makers = {
         "html": page.page, "junit": programs.junit, "metrics": programs.metrics, "json-lines": programs.json_lines,

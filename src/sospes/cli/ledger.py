@@ -58,6 +58,7 @@ def run(args: argparse.Namespace) -> int:
     )
     outcome = look(book, how)
     if args.figure is not None:
+        recording.before_figures()
         from sospes.report.figures import history
 
         shown = {standing.lineage for standing in outcome.result.lineages}

@@ -35,6 +35,15 @@ def ledger(args: argparse.Namespace) -> Ledger | None:
     return None if args.no_ledger else opened_ledger(args)
 
 
+def before_figures() -> None:
+    """Figures keep what they know of fonts where the record lies, and say nothing where that can't be."""
+    import logging
+    import os
+
+    logging.getLogger("matplotlib").setLevel(logging.ERROR)
+    os.environ.setdefault("MPLCONFIGDIR", str(state_folder() / "figures"))
+
+
 def opened_ledger(args: argparse.Namespace) -> Ledger:
     """The ledger that these arguments name."""
     from sospes.work.ledger.store import Ledger

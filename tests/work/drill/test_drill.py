@@ -13,8 +13,10 @@ from typing import Any
 import psutil
 import pytest
 
+from sospes.model.errors import CannotCheck
 from sospes.work.drill.checks import checked
 from sospes.work.drill.running import Runner
+from sospes.work.look import heads
 from tests.backups import mysql, numbers, postgresql
 from tests.conftest import DUMPS, Run, left_on, sospes
 from tests.nights import dated, night, verified_nights, written
@@ -150,6 +152,29 @@ def test_an_empty_file_of_tonight_is_told(tmp_path: Path, each: str) -> None:
     found = target(run, "a: mysql harbour" if each else "a")
     assert (run.code, codes(found)) == (1, ["backup-unlike-others"]) and "the file is empty" in found["reason"]
     assert sum("backup-unlike-others" in codes(item) for item in run.document["result"]["targets"]) == 1
+
+
+def test_what_may_not_be_read_may_be_what_is_missing(tmp_path: Path, monkeypatch: pytest.MonkeyPatch) -> None:
+    """The wrong user runs it: that is no fault of the backups."""
+    written(tmp_path / "a", "night-1.sql", night(30), 9)
+    written(tmp_path / "a", "night-2.sql", night(31), 1)
+    (tmp_path / "a" / "night-2.sql").chmod(0)
+    before = heads.open_head
+
+    def opened(paths: Any, opening: Any) -> Any:
+        if not paths[0].stat().st_mode & 0o400:  # root may read everything
+            raise CannotCheck(f"{paths[0]}: reading it is not allowed", "run this as a user who may read the file")
+        return before(paths, opening)
+
+    monkeypatch.setattr("sospes.work.survey.heads.open_head", opened)
+
+    run = drilled(tmp_path, one("a", "a", 'newest-within = "26h"', 'reach-back = "30d"') + one("b", "a/night-2.sql"))
+
+    assert run.code == 3
+    assert codes(target(run, "a")) == ["file-unreadable", "backup-too-old", "reach-too-short"]
+    assert sorted(codes(target(run, "b"))) == ["file-unreadable", "no-backup"]
+    (tmp_path / "a" / "night-2.sql").chmod(0o600)
+    assert target(drilled(tmp_path, one("a", "a")), "a")["backup"].endswith("night-2.sql")
 
 
 def test_a_place_with_nothing_but_an_empty_file(tmp_path: Path) -> None:
@@ -360,9 +385,9 @@ def _until(there: Any) -> None:
 def test_time_that_runs_out_ends_it_in_good_order(tmp_path: Path) -> None:
     for number in range(4):
         written(tmp_path / str(number), "a.sql", night(20), 1)
-    text = "".join(one(f"t{number}", str(number)) for number in range(4)) + '[drill]\npause = "3s"\n'
+    text = "".join(one(f"t{number}", str(number)) for number in range(4)) + '[drill]\npause = "30s"\n'
 
-    run = drilled(tmp_path, text, "--max-seconds", "2")
+    run = drilled(tmp_path, text, "--max-seconds", "20")
 
     found = run.document["result"]["targets"]
     assert run.code == 3 and len(found) == 4

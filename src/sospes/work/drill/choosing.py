@@ -13,15 +13,17 @@ from sospes.engines.registry import dialect_of
 from sospes.model.entries import Engine
 from sospes.model.errors import SospesError
 from sospes.model.findings import Finding, doubt, fault, note, some
-from sospes.model.verdict import Verdict
+from sospes.model.verdict import Severity, Verdict
 from sospes.work.drill.plan import Target
 from sospes.work.ledger.proof import Proof
 from sospes.work.ledger.store import Ledger
 from sospes.work.survey.heads import Head
 from sospes.work.survey.lineages import Against, Lineage, Member, lineage_of
-from sospes.work.survey.survey import Surveying, gather, unlike_others
+from sospes.work.survey.survey import Surveying, gather, hindered, unlike_others
 
 MOST_NAMED = 5
+_HINDERS = frozenset({"file-unreadable", "place-unreadable"})
+_MISSING = frozenset({"no-backup", "backup-too-old", "reach-too-short", "logs-too-old"})
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -34,6 +36,7 @@ class Chosen:
     older     those before it, newest first
     skipped   why it isn't its turn; empty where it is
     findings  what the search itself has found
+    hindered  something in its places could not be read
     """
 
     name: str
@@ -44,6 +47,11 @@ class Chosen:
     older: tuple[Member, ...] = ()
     skipped: str = ""
     findings: tuple[Finding, ...] = ()
+    hindered: bool = False
+
+    def weighed(self, finding: Finding) -> Finding:
+        """What is missing is a doubt where something could not be read, as there may be more than was seen."""
+        return replace(finding, severity=Severity.DOUBT) if self.hindered and finding.code in _MISSING else finding
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -66,6 +74,12 @@ class Choosing:
 
 def choose(target: Target, how: Choosing) -> list[Chosen]:
     """All that a target stands for tonight. What can't be searched is a doubt about that target alone."""
+    chosen = _chosen(target, how)
+    hindered = any(finding.code in _HINDERS for one in chosen for finding in one.findings)
+    return [replace(one, hindered=hindered) for one in chosen]
+
+
+def _chosen(target: Target, how: Choosing) -> list[Chosen]:
     missing = [place for place in (*target.places, *target.logs) if not place.exists()]
     there = [place for place in (*target.places, *target.logs) if place not in missing]
     gone = tuple(_place_missing(place) for place in missing)
@@ -82,7 +96,7 @@ def choose(target: Target, how: Choosing) -> list[Chosen]:
         for name, members in gathered.lineages.items()
         if _fits(target, members)
     }
-    strange = (*gone, *gathered.findings)
+    strange = (*gone, *gathered.findings, *hindered(gathered.strangers))
     how = replace(how, strangers=tuple(gathered.strangers))
     if target.each:
         return _each(target, fitting, strange, how)

@@ -297,7 +297,7 @@ def _result(
     target, newest = chosen.target, chosen.newest
     wanted = list(Rung)[: list(Rung).index(target.rung) + 1]
     missing = tuple(rung.value for rung in wanted if rung not in evidence)
-    findings = sorted(findings, key=lambda finding: -finding.severity.verdict)
+    findings = sorted(map(chosen.weighed, findings), key=lambda finding: -finding.severity.verdict)
     if ran and missing and verdict_of(findings) is Verdict.SOUND:
         findings.append(_not_reached(target, rung, missing))
     earlier = _earlier(chosen, how)

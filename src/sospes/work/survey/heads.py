@@ -52,6 +52,7 @@ class Head:
     reason    why it could not be identified, or is not checked
     role      `seal`, `companion` or `side file` of a backup beside it, `ledger` or `side copy`; empty for a backup
     digest    of its bytes, where it is known and they have not changed since
+    hindered  it could not be read, so nothing is known of it
     """
 
     candidate: FileSet
@@ -61,6 +62,7 @@ class Head:
     reason: str | None = None
     role: str = ""
     digest: str | None = None
+    hindered: bool = False
 
 
 def read_heads(found: Sequence[FileSet], opening: Opening, ledger: Ledger | None, *, fresh: bool) -> Iterator[Head]:
@@ -76,7 +78,8 @@ def read_heads(found: Sequence[FileSet], opening: Opening, ledger: Ledger | None
             yield head
     new = []
     for head in _read(unread, replace(opening, stdin=None, passed=None)):
-        new.append((head.candidate.name, head.candidate.stamp, _text(head)))
+        if not head.hindered:  # the next time it may be allowed
+            new.append((head.candidate.name, head.candidate.stamp, _text(head)))
         remembered = known.get((head.candidate.name, head.candidate.stamp))
         yield head if remembered is None else replace(head, digest=remembered.digest)
     if ledger is not None:
@@ -109,9 +112,9 @@ def read_one(candidate: FileSet, opening: Opening) -> Iterator[Head]:
             return
         yield _head(candidate, opening)
     except SospesError as error:
-        yield Head(candidate, HeadOf(format=None), reason=error.problem)
+        yield Head(candidate, HeadOf(format=None), reason=error.problem, hindered=True)
     except OSError as error:
-        yield Head(candidate, HeadOf(format=None), reason=f"can't be read: {error.strerror}")
+        yield Head(candidate, HeadOf(format=None), reason=f"can't be read: {error.strerror}", hindered=True)
     except Exception as error:  # a defect of ours: it must cost no other file its place in the survey
         yield Head(candidate, HeadOf(format=None), reason=unreadable(error).message)
 

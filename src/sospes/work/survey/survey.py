@@ -266,7 +266,7 @@ def unlike_others(strangers: Sequence[Head], members: Sequence[Member]) -> Itera
     shapes = {_shape(member.head.candidate.paths[0]) for member in members}
     for head in strangers:
         path = head.candidate.paths[0]
-        if _shape(path) in shapes:
+        if _shape(path) in shapes and not head.hindered:
             make = fault if head.head.certain else doubt
             yield make(
                 "backup-unlike-others",
@@ -276,11 +276,28 @@ def unlike_others(strangers: Sequence[Head], members: Sequence[Member]) -> Itera
             )
 
 
+def hindered(strangers: Sequence[Head]) -> Iterator[Finding]:
+    """Files that could not be read, of which nobody knows what they are."""
+    unread = [head for head in strangers if head.hindered]
+    if unread:
+        path = str(unread[0].candidate.paths[0])
+        count = f" and {len(unread) - 1:,} more" if len(unread) > 1 else ""
+        yield doubt(
+            "file-unreadable",
+            f"{unread[0].reason}{count}: what they are, nobody knows",
+            "run this as a user who may read them",
+            Place(file=path),
+        )
+
+
 def _stranger_findings(gathered: Gathered) -> Iterator[Finding]:
     """Files that nobody can identify."""
     meant = list(unlike_others(gathered.strangers, gathered.members))
     yield from meant
-    told = {finding.place.file for finding in meant}
+    yield from hindered(gathered.strangers)
+    told = {finding.place.file for finding in meant} | {
+        str(head.candidate.paths[0]) for head in gathered.strangers if head.hindered
+    }
     others = [path.name for head in gathered.strangers if str(path := head.candidate.paths[0]) not in told]
     if others:
         yield note(
