@@ -150,14 +150,20 @@ def _one(chosen: Chosen, number: int, shared: tuple[Drilling, Proving]) -> Targe
         if how.dry:
             result = _planned(chosen, proving)
         else:
-            if number and proving.plan.pause_seconds and not chosen.skipped:
-                time.sleep(proving.plan.pause_seconds)
+            if number and not chosen.skipped:
+                time.sleep(_pause(proving))
             result = proved(chosen, proving)
     except Exception as error:
         result = proved(replace(chosen, newest=None, findings=(*chosen.findings, _failed(error))), proving)
     if not how.dry:
         how.told(chosen.name, result)
     return result
+
+
+def _pause(proving: Proving) -> float:
+    """Seconds between two targets, and no longer than the drill has time."""
+    pause = proving.plan.pause_seconds
+    return pause if proving.deadline is None else max(0.0, min(pause, proving.deadline - time.monotonic()))
 
 
 def _failed(error: Exception) -> Finding:
