@@ -12,7 +12,7 @@ from sospes.model.entries import Name
 from sospes.sides.mariadb.checks import check_table
 from sospes.sides.postgresql.checks import check_database
 from tests.backups import copy_table, postgresql
-from tests.conftest import sospes
+from tests.conftest import left_on, sospes
 from tests.servers import MariadbServer, PostgresServer
 
 NUMBERS = copy_table("public.a", [("x", "integer")], [["1"], ["2"]])
@@ -125,3 +125,26 @@ def test_table_inconsistent_and_table_unusable(mariadb: MariadbServer) -> None:
             assert finding.code == "table-unusable"
     finally:
         mariadb.run_sql("", "DROP DATABASE quay")
+
+
+@pytest.mark.servers
+def test_a_server_without_connections_is_told_as_that_and_nothing_is_left(
+    postgres: PostgresServer, tmp_path: Path
+) -> None:
+    (tmp_path / "night.sql").write_bytes(postgresql(NUMBERS))
+    others = []
+    try:
+        with pytest.raises(psycopg.OperationalError, match="too many clients"):
+            while True:
+                others.append(psycopg.connect(host=str(postgres.folder), user="postgres", dbname="postgres"))
+        for _ in range(3):  # those that a superuser may have
+            others.pop().close()
+        run = sospes("rehearse", tmp_path / "night.sql", "--side", postgres.address("postgres"), "--json")
+    finally:
+        for other in others:
+            other.close()
+
+    [finding] = run.document["findings"]
+    assert (run.code, finding["code"]) == (3, "not-carried-out")
+    assert "has no connections left" in finding["advice"] and "pg_hba" not in finding["advice"]
+    assert left_on(postgres.address("postgres")) == []

@@ -14,6 +14,7 @@ from pathlib import Path
 
 from sospes.formats.form import Head
 from sospes.model.entries import Engine
+from sospes.places.writing import beginning_of
 
 UNCHECKED = "recognised, and not checked: Sospes can't read this form yet"
 RUNNING = "the data folder of a server that may be running, which is no backup"
@@ -49,7 +50,8 @@ def physical_folder(folder: Path) -> Physical | None:
     """What a folder is that holds a server's own files; None for any other. Raises OSError where it can't be read."""
     control, version = folder / "global" / "pg_control", folder / "PG_VERSION"
     if control.is_file() and version.is_file():
-        return _data_folder(folder, control.read_bytes()[:8], version.read_text(errors="replace").strip())
+        said = beginning_of(version, 64).decode("ascii", "replace").strip()
+        return _data_folder(folder, beginning_of(control, 8), said)
     if (folder / "ibdata1").is_file() and any((folder / name).exists() for name in ("mysql", "aria_log_control")):
         return Physical(format=None, engine=Engine.MARIADB, kind="full")
     return None
@@ -57,7 +59,7 @@ def physical_folder(folder: Path) -> Physical | None:
 
 def _data_folder(folder: Path, control: bytes, version: str) -> Physical:
     label = folder / "backup_label"
-    said = label.read_bytes()[:4096] if label.is_file() else b""
+    said = beginning_of(label, 4096) if label.is_file() else b""
     running = not said and (folder / "postmaster.pid").exists()
     time = _LABEL_TIME.search(said)
     return Physical(

@@ -16,7 +16,7 @@ from sospes.model.entries import Entry
 from sospes.model.errors import CannotCheck
 from sospes.model.findings import Finding, note
 from sospes.model.kinds import Kind
-from sospes.sides.postgresql.live import connected, one_line, stop_if_outside
+from sospes.sides.postgresql.live import NO_CONNECTIONS, connected, one_line, stop_if_outside
 from sospes.sides.postgresql.loads import Session
 from sospes.sides.postgresql.private import PrivatePostgresql
 from sospes.sides.servers.address import Address
@@ -284,9 +284,12 @@ class SharedHost(OnSharedServer):
         with ExitStack() as hold:
             restorer = self._made(database, name, hold)
             try:
-                return [connected(restorer, name) for _ in range(count)]
+                with ExitStack() as opened:
+                    found = [opened.enter_context(connected(restorer, name)) for _ in range(count)]
+                    opened.pop_all()
+                return found
             except CannotCheck as error:
-                if self._trusted:
+                if self._trusted or error.hint == NO_CONNECTIONS:
                     raise
                 raise CannotCheck(
                     f"{error.problem} (as a role that was made for this restore)",

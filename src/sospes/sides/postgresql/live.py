@@ -5,6 +5,7 @@ Sources: PostgreSQL documentation, "System Catalogs", "COPY", "SET TRANSACTION".
 
 from __future__ import annotations
 
+import re
 from collections.abc import Iterator
 from contextlib import suppress
 from typing import Any
@@ -195,10 +196,20 @@ def connected(address: Address, database: str | None = None) -> psycopg.Connecti
 
 
 def _refused(address: Address, error: psycopg.Error) -> CannotCheck:
+    said = one_line(error)
+    full = _FULL.search(said) is not None
     return CannotCheck(
-        f"{address.label}: {one_line(error)}",
-        "check that the server runs, the name of the database, and the user's rights",
+        f"{address.label}: {said}",
+        NO_CONNECTIONS if full else "check that the server runs, the name of the database, and the user's rights",
     )
+
+
+_FULL = re.compile(r"too many (?:clients|connections)|connection slots")
+NO_CONNECTIONS = (
+    "the server has no connections left: end some of them, or raise max_connections; a restore takes two, and its "
+    "--workers, for each database of the backup"
+)
+"""What is said where a server takes no more connections, which isn't known by a code before one is there."""
 
 
 def one_line(error: psycopg.Error) -> str:
