@@ -451,7 +451,9 @@ def test_an_interruption_ends_what_runs_and_leaves_nothing(tmp_path: Path, endin
     (tmp_path / "work").mkdir()
     path = plan_file(tmp_path, one("a", "a", 'rung = "loaded"') + one("b", "a"))
     words = [*PROGRAM, "drill", str(path), "--work-folder", str(tmp_path / "work"), "--quiet"]
+    before = signal.signal(ending, signal.default_int_handler)  # in a shell's background job it is ignored
     with subprocess.Popen(words, stdout=subprocess.PIPE, stderr=subprocess.PIPE) as process:
+        signal.signal(ending, before)
         _until(lambda: any((tmp_path / "work").iterdir()))
         children = psutil.Process(process.pid).children(recursive=True)
 
