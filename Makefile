@@ -55,9 +55,9 @@ oldest: $(VENV)/ready
 	rm -rf build/oldest && $(PYTHON) -m venv build/oldest
 	$(BIN)/python tools/oldest.py > build/oldest.txt
 	build/oldest/bin/python -m pip install --quiet --disable-pip-version-check -c build/oldest.txt '.[parquet]' \
-	  pytest pytest-xdist hypothesis jsonschema
+	  pytest pytest-xdist hypothesis jsonschema trustme
 	build/oldest/bin/python -m pytest --numprocesses auto -m "not servers" tests/formats tests/rows tests/places tests/work/look \
-	  tests/work/seal tests/work/extract
+	  tests/work/seal tests/work/extract tests/work/survey tests/work/ledger tests/work/drill
 
 $(VENV)/ready: pyproject.toml
 	$(PYTHON) -m venv $(VENV)
