@@ -177,6 +177,9 @@ def _write(paths: dict[str, Path], outcome: Outcome[Drilled]) -> list[Finding]:
             write_whole(path, [makers[name](outcome)], _elsewhere(name))
         except SospesError as error:
             lost.append(doubt("not-written", error.problem, error.hint))
+        except Exception as error:  # a defect of ours, or of what draws: the night's work is not lost for it
+            problem = f"{path}: an error inside Sospes: {type(error).__name__}: {error}"
+            lost.append(doubt("not-written", problem, "please report this; the other reports are written all the same"))
     return lost
 
 

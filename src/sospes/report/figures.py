@@ -53,7 +53,7 @@ def history(lineages: Mapping[str, Sequence[Proof]], ending: str) -> bytes:
     handles, labels = size.get_legend_handles_labels()
     if handles:
         figure.legend(handles, labels, loc="outside lower center", ncols=2, fontsize=8, frameon=False)
-    figure.autofmt_xdate()
+    restores.tick_params(axis="x", labelrotation=30)
     return _bytes(figure, kind)
 
 

@@ -193,6 +193,20 @@ def test_the_terminal_says_the_worst_first(tmp_path: Path) -> None:
     assert "look at this" in quiet and "no backup is in" in quiet
 
 
+def test_a_defect_in_one_report_costs_no_other(tmp_path: Path, monkeypatch: pytest.MonkeyPatch) -> None:
+    written(tmp_path / "a", "a.sql", night(20), 1)
+
+    def fails(_outcome: object) -> bytes:
+        raise ZeroDivisionError
+
+    monkeypatch.setattr(programs, "metrics", fails)
+
+    run = drilled(tmp_path, one("a", "a"), "--metrics", tmp_path / "x.prom", "--html", tmp_path / "x.html")
+
+    assert (run.code, run.codes) == (3, ["not-written"])
+    assert "ZeroDivisionError" in (tmp_path / "x.html").read_text()
+
+
 @pytest.mark.skipif(shutil.which("chromium") is None, reason="no browser on this machine")
 def test_a_browser_shows_the_page_without_a_word_of_its_own(tmp_path: Path) -> None:
     (tmp_path / "drill.html").write_bytes(page(NASTY))
