@@ -84,9 +84,10 @@ class PostgresServer(_Server):
 
     users = ("postgres",)
 
-    def __init__(self, binaries: Path | None = None) -> None:
+    def __init__(self, binaries: Path | None = None, *initdb: str) -> None:
         super().__init__()
         self.binaries = binaries or postgres_folders()[0]
+        self._initdb = initdb
 
     def start(self) -> None:
         data = str(self.folder / "data")
@@ -101,6 +102,7 @@ class PostgresServer(_Server):
             "-E",
             "UTF8",
             "--locale=C.UTF-8",
+            *self._initdb,
         ]
         _run(initdb, self.user)
         options = f"-k {self.folder} -c listen_addresses= -c fsync=off -c timezone=UTC"
@@ -145,6 +147,22 @@ class PostgresServer(_Server):
     def query(self, database: str, sql: str) -> bytes:
         """What a query prints, without headers."""
         return _run([*self._client("psql", database), "-qXAt", "-c", sql], self.user)
+
+    def base_backup(self, target: Path, *options: str) -> Path:
+        """A base backup of the whole cluster, as the server's own program writes it; the folder belongs to its user."""
+        words = [
+            f"{self.binaries}/pg_basebackup",
+            "-h",
+            str(self.folder),
+            "-U",
+            "postgres",
+            "-D",
+            str(target),
+            "-c",
+            "fast",
+        ]
+        _run([*words, *options], self.user)
+        return target
 
     def dump(self, database: str, *options: str) -> bytes:
         """A dump of the database."""

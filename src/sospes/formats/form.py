@@ -15,6 +15,7 @@ from sospes.model.events import Event, Header
 from sospes.model.findings import Finding
 from sospes.places.source import Source
 from sospes.stream.containers import Block
+from sospes.stream.passing import PassedBytes
 from sospes.stream.plain import PlainText
 
 Wants = Callable[[Name], bool]
@@ -37,6 +38,7 @@ class Want:
 
     rows         whose rows are to come as batches; the rows of other tables are passed over
     check_pages  whether the engine checks a database file's pages and references, too
+    passed       takes the digest of the stored bytes, where the reader reads them by itself
     head_only    only its head is looked at: nothing is unpacked or copied for more
     work_folder  where temporary copies go; None for the system's own place
     """
@@ -44,6 +46,7 @@ class Want:
     rows: Wants = everything
     check_pages: bool = True
     head_only: bool = False
+    passed: PassedBytes | None = None
     work_folder: Path | None = None
 
 
@@ -78,12 +81,14 @@ class Abilities:
     one_text         places in it are offsets into one plain text, from which parts can be read again
     defines_all      what its rows and keys refer to is defined in it, so what is missing is a defect
     contents_first   its contents are listed before its data
+    gives_rows       rows can be read from it without its engine's server
     from_beginning   why reading always begins at its first byte; empty where it needn't
     """
 
     one_text: bool = False
     defines_all: bool = False
     contents_first: bool = False
+    gives_rows: bool = True
     from_beginning: str = ""
 
 
@@ -168,6 +173,7 @@ class Words:
     """How a form is spoken of: what people call it, and what is said of one that is whole, cut off, or nobody knows.
 
     unknown_packed  what is said where nobody knows, and a container is around it
+    checked         what a verification has looked at, beside every byte
     """
 
     title: str
@@ -175,6 +181,7 @@ class Words:
     cut_off: str
     unknown: str = "unknown"
     unknown_packed: str = "unknown"
+    checked: str = "every row's shape checked"
 
 
 class Form(Protocol):

@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from pathlib import Path
 
 from sospes.formats.form import Form, Head, Reader, Stored, Want, Wants, everything
-from sospes.formats.registry import FORMS
+from sospes.formats.registry import FORMS, words_of
 from sospes.formats.strangers import impostor, stranger
 from sospes.model.entries import Engine
 from sospes.model.errors import CannotCheck, NoRoom, SospesError
@@ -197,7 +197,7 @@ def open_backup(paths: Sequence[Path], options: Opening) -> Opened:
 def _opened(stored: Stored, form: Form, options: Opening, findings: list[Finding]) -> Opened:
     want = Want(
         rows=options.wants, check_pages=options.check_pages, head_only=options.head_only,
-        work_folder=options.work_folder,
+        passed=options.passed, work_folder=options.work_folder,
     )  # fmt: skip
     reader = form.open(stored, want)
     if isinstance(reader, Finding):
@@ -237,6 +237,15 @@ def _ending_note(source: Source, containers: tuple[str, ...]) -> Iterator[Findin
         yield note("wrong-ending", f"the name ends in {ending}, but the content is {found or 'not compressed'}")
     elif promised is None and found is not None and ending in _PLAIN_ENDINGS:
         yield note("wrong-ending", f"the name ends in {ending}, but the content is compressed with {found}")
+
+
+def require_rows(opened: Opened) -> None:
+    """Raises CannotCheck for a form that gives no rows without its engine's server."""
+    if opened.reader is not None and not opened.reader.abilities.gives_rows:
+        raise CannotCheck(
+            f"{opened.name}: the rows of a {words_of(opened.form or '').title} can't be read yet, only its bytes",
+            f"verify reads and checks all of them: sospes verify {opened.name}",
+        )
 
 
 def require_room(folder: Path, need: int, what: str) -> None:

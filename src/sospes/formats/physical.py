@@ -1,7 +1,7 @@
 """Physical copies and change logs: told by their bytes and named, so that nobody takes them for nothing; not read yet.
 
-Source: PostgreSQL's documentation of its file layout, backup labels and write-ahead log pages (access/xlog_internal.h,
-catalog/pg_control.h); MariaDB's of its binary log's format description event.
+Source: PostgreSQL, src/include/access/xlog_internal.h, for pages of its write-ahead log; MariaDB's documentation of its
+binary log's format description event.
 """
 
 from __future__ import annotations
@@ -14,10 +14,8 @@ from pathlib import Path
 
 from sospes.formats.form import Head
 from sospes.model.entries import Engine
-from sospes.places.writing import beginning_of
 
 UNCHECKED = "recognised, and not checked: Sospes can't read this form yet"
-RUNNING = "the data folder of a server that may be running, which is no backup"
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -38,7 +36,6 @@ class Physical:
     reason: str = UNCHECKED
 
 
-_LABEL_TIME = re.compile(rb"^START TIME: (\d{4}-\d\d-\d\d) (\d\d:\d\d:\d\d) (?:UTC|GMT)\s*$", re.M)
 _SEGMENT = struct.Struct("<HHIQI4xQII")
 _LONG_HEADER = 2
 _BINARY_LOG = b"\xfebin"
@@ -48,29 +45,9 @@ _HISTORY = re.compile(rb"(?:\s*#[^\n]*\n|\s*\n)*\s*\d+\t[0-9A-F]+/[0-9A-F]+\t[^\
 
 def physical_folder(folder: Path) -> Physical | None:
     """What a folder is that holds a server's own files; None for any other. Raises OSError where it can't be read."""
-    control, version = folder / "global" / "pg_control", folder / "PG_VERSION"
-    if control.is_file() and version.is_file():
-        said = beginning_of(version, 64).decode("ascii", "replace").strip()
-        return _data_folder(folder, beginning_of(control, 8), said)
     if (folder / "ibdata1").is_file() and any((folder / name).exists() for name in ("mysql", "aria_log_control")):
         return Physical(format=None, engine=Engine.MARIADB, kind="full")
     return None
-
-
-def _data_folder(folder: Path, control: bytes, version: str) -> Physical:
-    label = folder / "backup_label"
-    said = beginning_of(label, 4096) if label.is_file() else b""
-    running = not said and (folder / "postmaster.pid").exists()
-    time = _LABEL_TIME.search(said)
-    return Physical(
-        format="pg-base",
-        engine=Engine.POSTGRESQL,
-        engine_version=version,
-        kind="incremental" if b"INCREMENTAL FROM LSN" in said else "full",
-        system=str(int.from_bytes(control, "little")) if len(control) == 8 else None,
-        written_at=f"{time[1].decode()}T{time[2].decode()}+00:00" if time else None,
-        reason=RUNNING if running else UNCHECKED,
-    )
 
 
 def physical_file(head: Head) -> Physical | None:
@@ -81,11 +58,6 @@ def physical_file(head: Head) -> Physical | None:
     if plain.startswith(_BINARY_LOG):
         return _binary_log(plain)
     if plain[257:262] == b"ustar":
-        name = plain[:100].rstrip(b"\0")
-        if name in {b"backup_label", b"tablespace_map"} or name.startswith(b"pg_tblspc/"):
-            time = _LABEL_TIME.search(plain[:8192])
-            written = f"{time[1].decode()}T{time[2].decode()}+00:00" if time else None
-            return Physical(format="pg-base", engine=Engine.POSTGRESQL, kind="full", written_at=written)
         return _segment(plain[512:])
     if head.whole and len(plain) < 65536 and _HISTORY.match(plain):
         return Physical(format="change-log", engine=Engine.POSTGRESQL, kind="log")

@@ -3,11 +3,12 @@
 from __future__ import annotations
 
 from sospes.formats.archive.form import ARCHIVE
+from sospes.formats.base.form import BASE_BACKUP
 from sospes.formats.form import Form, Words
 from sospes.formats.script.form import SCRIPT
 from sospes.formats.sqlite.form import DATABASE_FILE
 
-FORMS: tuple[Form, ...] = (DATABASE_FILE, ARCHIVE, SCRIPT)
+FORMS: tuple[Form, ...] = (DATABASE_FILE, ARCHIVE, BASE_BACKUP, SCRIPT)
 """In the order in which they are asked; scripts come last, as they have no mark of their own."""
 
 

@@ -28,12 +28,36 @@ class Notation(StrEnum):
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class PhysicalHeader:
+    """What a physical copy says besides. Positions in the log are in the server's own words.
+
+    follows       where the backup begins that it builds on; None for a full one
+    log_from      from where the log is needed, and log_to up to where; None where nothing says
+    logs_inside   whether there is any log in it
+    tablespaces   their numbers
+    files, pages  how many were read; None where only its head was
+    """
+
+    label: str | None = None
+    timeline: int | None = None
+    data_checksums: bool | None = None
+    follows: str | None = None
+    log_from: str | None = None
+    log_to: str | None = None
+    logs_inside: bool | None = None
+    tablespaces: tuple[str, ...] = ()
+    files: int | None = None
+    pages: int | None = None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Header:
     """Who wrote a backup, of what, when. Unknown is None, never guessed.
 
     server   the host that its server was reached at
     system   what tells its server, or its database, from all others: a number that the engine made up
     cluster  it is of a whole server
+    physical what a physical copy says besides
     """
 
     format: str
@@ -49,6 +73,7 @@ class Header:
     complete: bool | None = None
     kind: str | None = None
     cluster: bool = False
+    physical: PhysicalHeader | None = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

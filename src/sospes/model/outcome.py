@@ -68,6 +68,7 @@ class Description:
     server       the host that its server was reached at, as far as it says
     whole_server it is of all databases of its server
     system_identifier  what tells its server from all others, where its form keeps that
+    label and what follows it up to pages: of physical copies, as `PhysicalHeader` has them
     checked_by  what a verification rests on beside the bytes themselves: a seal, or reading and a seal
     """
 
@@ -81,6 +82,16 @@ class Description:
     server: str | None = None
     whole_server: bool = False
     system_identifier: str | None = None
+    label: str | None = None
+    timeline: int | None = None
+    data_checksums: bool | None = None
+    follows: str | None = None
+    log_from: str | None = None
+    log_to: str | None = None
+    logs_inside: bool | None = None
+    tablespaces: tuple[str, ...] | None = None
+    files: int | None = None
+    pages: int | None = None
     encoding: str | None = None
     compression: str | None = None
     kind: str | None = None

@@ -123,10 +123,10 @@ def local_files(paths: Sequence[Path]) -> LocalFiles:
 
 
 def local_folder(folder: Path) -> LocalFolder:
-    """A source over all files of a folder."""
-    files = [path for path in sorted(folder.iterdir()) if path.is_file() and not path.is_symlink()]
+    """A source over all files of a folder, and of those in it; names are paths from it."""
+    files = [path for path in sorted(folder.rglob("*")) if path.is_file() and not path.is_symlink()]
     pieces = tuple(_piece(path) for path in files)
-    return LocalFolder(str(folder), pieces, {piece.path.name: piece for piece in pieces})
+    return LocalFolder(str(folder), pieces, {piece.path.relative_to(folder).as_posix(): piece for piece in pieces})
 
 
 def _stopped(piece: Piece, error: OSError) -> CannotCheck:

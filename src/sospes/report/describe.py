@@ -59,6 +59,8 @@ def _to_be_sure(outcome: Outcome[Description]) -> str:
     """The one step that decides what reading could not."""
     if outcome.result.checked_by == "seal":
         return f"read it all: sospes verify {outcome.name}"
+    if not outcome.result.tables:
+        return "clear up the doubts above one by one"
     if not has_server(outcome.result.engine):
         return f"have the engine load it: sospes rehearse {outcome.name}"
     return f"have its own engine restore it: sospes rehearse {outcome.name} --side private"
@@ -71,7 +73,10 @@ def _claim(rung: Rung | None, found: Description) -> str:
     if rung is Rung.INTACT and found.values is not None:
         return "every byte read, every row's shape and values checked by type; rehearse tries to restore it"
     if rung is Rung.INTACT:
-        return "every byte read, every row's shape checked; restoring it was not tried: rehearse does that"
+        checked = words_of(found.format or "").checked
+        return f"every byte read, {checked}; restoring it was not tried" + (
+            ": rehearse does that" if found.tables else ""
+        )
     return "it is not proven intact"
 
 
@@ -82,6 +87,8 @@ def _verify_summary(outcome: Outcome[Description]) -> str:
         return count_severities(outcome.findings)
     rows = sum(table.rows or 0 for table in found.tables or ())
     held = f"{plural(len(found.tables or ()), 'table')}, {plural(rows, 'row')}"
+    if found.files is not None:
+        held = f"{plural(found.files, 'file')}, {plural(found.pages or 0, 'page')}"
     if found.checked_by == "seal":
         if outcome.verdict is Verdict.SOUND:
             return f"every byte is as it was sealed, with {held}"
@@ -119,10 +126,34 @@ def _facts(found: Description) -> list[tuple[str, str]]:
         ("started", found.started_at or "not stated"),
         ("written at", found.written_at or "not stated"),
         ("kind", found.kind or "unknown from the header alone: --contents tells"),
+        *_physical_facts(found),
         ("compression", found.compression or "none"),
         ("size", size(found.size_bytes)),
         ("complete", _complete_words(found)),
     ]
+
+
+def _physical_facts(found: Description) -> list[tuple[str, str]]:
+    """What is known of a physical copy besides."""
+    if found.logs_inside is None and found.log_from is None:
+        return []
+    upto = f" to {found.log_to}" if found.log_to else " on"
+    inside = "inside" if found.logs_inside else "not inside"
+    checksums = {True: "yes", False: "no", None: "unknown until all of it is read"}[found.data_checksums]
+    facts = [
+        ("label", found.label or "none"),
+        ("system", found.system_identifier or "unknown until all of it is read"),
+        (
+            "log needed",
+            f"{inside}, from {found.log_from}{upto}, timeline {found.timeline}" if found.log_from else inside,
+        ),
+        ("page checksums", checksums),
+    ]
+    if found.follows:
+        facts.append(("builds on", f"the backup that begins at {found.follows}"))
+    if found.tablespaces:
+        facts.append(("tablespaces", ", ".join(found.tablespaces)))
+    return facts
 
 
 def _databases(found: Description) -> str:

@@ -3,12 +3,13 @@
 from __future__ import annotations
 
 import threading
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterator, Mapping
 from pathlib import Path
 
 import xxhash
 
 from sospes.model.findings import Finding
+from sospes.places.local import LocalFolder
 from sospes.places.source import Source
 from sospes.stream.blocks import BLOCK_SIZE, Digest, block_digests
 
@@ -40,8 +41,12 @@ class PassedBytes:
         with self._lock:
             if self.digest is not None or not start <= self.size < start + len(data):
                 return
-            self._rest += memoryview(data)[self.size - start :]
+            new = data if start == self.size else data[self.size - start :]
             self.size = start + len(data)
+            if len(new) == BLOCK_SIZE and not self._rest:  # as nearly always: nothing is copied
+                self._whole.update(xxhash.xxh3_128_digest(new))
+                return
+            self._rest += new
             while len(self._rest) >= BLOCK_SIZE:
                 with memoryview(self._rest) as view:
                     self._whole.update(xxhash.xxh3_128_digest(view[:BLOCK_SIZE]))
@@ -101,14 +106,24 @@ class _Watched:
         return self._source.changes()
 
 
-def digest_of(source: Source, names: Sequence[str] = ()) -> str:
-    """The digest of a source whose size is known, by reading all of it; of a folder with its files' names."""
+def digest_of(source: Source) -> str:
+    """The digest of a source whose size is known, by reading all of it."""
     whole = xxhash.xxh3_128()
     for digest, _ in block_digests(source, Digest.FAST):
         whole.update(digest)
-    if names:
-        whole.update("\0".join(names).encode("utf-8", "surrogateescape"))
     return _named(whole.hexdigest())
+
+
+def folder_digest(files: Mapping[str, str]) -> bytes:
+    """The digest of a folder, by those of its files under their names."""
+    said = "".join(f"{name}\0{files[name]}\n" for name in sorted(files))
+    return xxhash.xxh3_128_digest(said.encode("utf-8", "surrogateescape"))
+
+
+def digest_of_folder(folder: LocalFolder) -> str:
+    """The digest of a folder, by reading all of its files."""
+    digests = {name: digest_of(file) for name in folder.names() if (file := folder.file(name)) is not None}
+    return _named(folder_digest(digests).hex())
 
 
 def _named(digest: str) -> str:

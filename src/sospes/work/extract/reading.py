@@ -8,7 +8,7 @@ from pathlib import Path
 from typing import BinaryIO
 
 from sospes.formats.form import Wants
-from sospes.formats.opening import Opened, Opening, open_backup
+from sospes.formats.opening import Opened, Opening, open_backup, require_rows
 from sospes.model.entries import Name
 from sospes.model.errors import CannotCheck, NotFound
 from sospes.model.events import Batch, Event, RowsBegin
@@ -59,6 +59,7 @@ def begun(paths: Sequence[Path], how: Extracting, wants: Wants, *, by_parts: boo
     """Open the backup for the rows of some tables; by parts of it, where a seal helps to find them."""
     salvage = Salvage(surveyed(paths, how.opening), wants) if how.salvage else None
     opened = open_backup(paths, replace(how.opening, wants=wants))
+    require_rows(opened)
     if how.seal is None or how.salvage or not how.tables or opened.source.path is None:
         return Reading(opened, how, wants, salvage)
     seal, _, findings = find_seal(paths, how.seal)

@@ -9,7 +9,7 @@ from pathlib import Path
 import numpy as np
 
 from sospes.formats.form import everything
-from sospes.formats.opening import Opened, Opening, open_backup
+from sospes.formats.opening import Opened, Opening, open_backup, require_rows
 from sospes.model.entries import ConstraintKind, Entry, Name
 from sospes.model.events import Batch, Event, Notation, RowsBegin
 from sospes.model.findings import Finding, Place
@@ -78,6 +78,7 @@ class Survey:
 def surveyed(paths: Sequence[Path], opening: Opening) -> Survey:
     """Read all of a backup for its damage. Raises UsageError for standard input, which can't be read twice."""
     opened = open_backup(paths, replace(opening, wants=everything))
+    require_rows(opened)
     findings: list[Finding] = []
     keys: dict[Name, tuple[str, ...]] = {}
     for event in opened.events():

@@ -20,7 +20,7 @@ from sospes.places.local import local_folder
 from sospes.places.registry import STANDARD_INPUT, open_source
 from sospes.places.stamps import file_set
 from sospes.places.writing import machine
-from sospes.stream.passing import PassedBytes, digest_of
+from sospes.stream.passing import PassedBytes, digest_of, digest_of_folder
 from sospes.work.ledger.proof import Proof, told
 from sospes.work.ledger.store import Ledger
 from sospes.work.ledger.unusual import unusual
@@ -135,8 +135,7 @@ def bytes_digest(paths: Sequence[Path], passed: PassedBytes | None = None) -> st
     if _is_streamed(paths):
         raise CannotCheck("standard input was not read to its end", "put it into a file, and name that")
     if len(paths) == 1 and any(form.is_folder(paths[0]) for form in FORMS):
-        folder = local_folder(paths[0])
-        return digest_of(folder, folder.names())
+        return digest_of_folder(local_folder(paths[0]))
     return digest_of(open_source(paths))
 
 

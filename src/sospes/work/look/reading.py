@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Iterable, Iterator
-from dataclasses import replace
+from dataclasses import asdict, replace
 
 from sospes.formats.opening import Opened
 from sospes.model.entries import Entry
@@ -59,7 +59,7 @@ def read_through(
     if opened.form is not None:
         description = replace(
             description,
-            kind=kind,
+            kind=kind or description.kind,
             tables=tally.summaries(),
             objects=tuple(tally.objects.values()),
         )
@@ -85,8 +85,10 @@ def described(opened: Opened, header: Header | None) -> Description:
     """What a header says of a backup, and what its bytes do; of no known form only these."""
     if header is None:
         return Description(name=opened.name, compression=opened.compression, size_bytes=opened.source.size)
+    more = asdict(header.physical) if header.physical is not None else {}
     return Description(
         name=opened.name,
+        **more,
         format=header.format,
         engine=header.engine.value if header.engine else None,
         engine_version=header.engine_version,
@@ -100,6 +102,7 @@ def described(opened: Opened, header: Header | None) -> Description:
         entries=opened.reader.contents if opened.reader else None,
         started_at=header.started_at,
         written_at=str(header.written_at) if header.written_at else None,
+        kind=header.kind,
         complete=header.complete,
         size_bytes=opened.source.size or opened.bytes_read or None,
     )

@@ -10,7 +10,7 @@ from dataclasses import dataclass, field
 from datetime import datetime
 from pathlib import Path
 
-from sospes.formats.opening import Opened, Opening, open_backup, require_room
+from sospes.formats.opening import Opened, Opening, open_backup, require_room, require_rows
 from sospes.model.entries import Name
 from sospes.model.errors import UsageError
 from sospes.model.findings import Finding, fault, note, verdict_of
@@ -130,6 +130,7 @@ def rehearse(paths: Sequence[Path], how: Rehearsing) -> Outcome[Rehearsal]:
     begin = time.perf_counter()
     salvage = Salvage(surveyed(paths, how.opening), Selection(how.tables)) if how.salvage else None
     opened = open_backup(paths, how.opening)
+    require_rows(opened)
     with work_folder(how.opening.work_folder) as scratch:
         folder = how.keep or scratch
         expected = _expected_space(opened)

@@ -12,7 +12,7 @@ from pathlib import Path
 
 from sospes.engines.registry import dialect_of
 from sospes.formats.form import nothing
-from sospes.formats.opening import Opened, open_backup, require_room
+from sospes.formats.opening import Opened, open_backup, require_room, require_rows
 from sospes.model.accounts import AccountKind, unlike_accounts
 from sospes.model.entries import Engine, Entry, Name
 from sospes.model.errors import CannotCheck, UsageError
@@ -49,6 +49,7 @@ def rehearse_on_server(paths: Sequence[Path], how: Rehearsing, server: Address |
     """
     begin = time.perf_counter()
     opened = open_backup(paths, how.opening)
+    require_rows(opened)
     header = opened.reader.stated() if opened.reader else None
     engine = header.engine if header else None
     if opened.form is not None and (engine is None or not dialect_of(engine).has_server):

@@ -10,7 +10,7 @@ from pathlib import Path
 
 from sospes import __version__
 from sospes.engines.registry import dialect_of
-from sospes.formats.opening import Opened, Opening, open_backup
+from sospes.formats.opening import Opened, Opening, open_backup, require_rows
 from sospes.model.entries import Column, Name
 from sospes.model.errors import UsageError
 from sospes.model.events import Batch, Event, Notation, RowsBegin, RowsEnd
@@ -189,6 +189,7 @@ def make_seal(paths: Sequence[Path], how: Sealing) -> tuple[Seal | None, Opened,
         raise UsageError(
             f"{opened.name}: a seal is made of one file", "seal the file itself, before it is split or sent on"
         )
+    require_rows(opened)
     sums = RowSums()
     for count, event in enumerate(opened.events()):
         sums.take(event, opened)

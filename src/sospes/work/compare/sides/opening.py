@@ -14,7 +14,7 @@ from pathlib import Path
 from typing import IO
 
 from sospes.formats.form import everything
-from sospes.formats.opening import Opening, open_backup
+from sospes.formats.opening import Opening, open_backup, require_rows
 from sospes.model.errors import CannotCheck, SospesError, UsageError
 from sospes.model.progress import Progress
 from sospes.places.writing import nameless_file
@@ -97,6 +97,7 @@ def _kind(path: Path, opening: Opening) -> type[BackupRows | RowFile | SideCopy]
     if str(path) == "-":
         raise UsageError("standard input can't be compared, rows are read more than once", "save it to a file first")
     opened = open_backup([path], opening)
+    require_rows(opened)
     if opened.form is not None and opened.source.path and is_side_copy(opened.source.path):
         return SideCopy
     head = opened.head.plain

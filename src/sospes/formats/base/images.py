@@ -1,0 +1,70 @@
+"""Blocks that records of the log make whole: full images of pages, and pages that are made anew.
+
+A page that was written while it was copied may be torn; recovery puts the image in its place that the log holds since
+the backup began. Source: PostgreSQL, src/include/access/xlogrecord.h, block headers.
+"""
+
+from __future__ import annotations
+
+import re
+import struct
+
+from sospes.formats.base.pages import RELATION
+
+Block = tuple[int, int, int, int, int]
+"""Tablespace, database, relation, fork and number of a block."""
+
+_HEADER = 24
+_MOST_BLOCKS = 32
+_ORIGIN, _TOP_TRANSACTION, _LONG_DATA, _SHORT_DATA = 253, 252, 254, 255
+_IMAGE, _WILL_INIT, _SAME = 0x10, 0x40, 0x80
+_HAS_HOLE = 0x01
+_COMPRESSED = {False: 0x02, True: 0x1C}
+"""Bits that say that an image is compressed: before version 15, and since."""
+
+_SINCE_15 = 0xD110
+_FORKS = {None: 0, "fsm": 1, "vm": 2, "init": 3}
+_DEFAULT, _GLOBAL = 1663, 1664
+_PLACED = re.compile(r"(?:pg_tblspc/(\d+)/[^/]+/|(base)/|(global)/)(?:(\d+)/)?(\d+)(?:_(?:fsm|vm|init))?(?:\.\d+)?\Z")
+
+
+def blocks_of(record: memoryview, magic: int) -> list[Block]:
+    """The blocks that a record makes whole; `magic` is that of the log's pages, which tells the version."""
+    found: list[Block] = []
+    at, end, relation = _HEADER, len(record), (0, 0, 0)
+    compressed = _COMPRESSED[magic >= _SINCE_15]
+    try:
+        while at < end:
+            kind = record[at]
+            if kind in {_SHORT_DATA, _LONG_DATA}:
+                break  # the main data come last, and block data behind them
+            if kind in {_ORIGIN, _TOP_TRANSACTION}:
+                at += 3 if kind == _ORIGIN else 5
+                continue
+            if kind > _MOST_BLOCKS:
+                break
+            flags = record[at + 1]
+            at += 4
+            if flags & _IMAGE:
+                info = record[at + 4]
+                at += 5 + (2 if info & _HAS_HOLE and info & compressed else 0)
+            if not flags & _SAME:
+                relation = struct.unpack_from("<III", record, at)
+                at += 12
+            [number] = struct.unpack_from("<I", record, at)
+            at += 4
+            if flags & (_IMAGE | _WILL_INIT):
+                found.append((*relation, flags & 0x0F, number))
+    except (IndexError, struct.error):
+        return found
+    return found
+
+
+def block_at(path: str, page: int, per_file: int) -> Block | None:
+    """The block that a page of a file is, by the file's path in the cluster; None for other files."""
+    placed, named = _PLACED.fullmatch(path), RELATION.fullmatch(path)
+    if placed is None or named is None:
+        return None
+    tablespace = int(placed[1]) if placed[1] else _GLOBAL if placed[3] else _DEFAULT
+    number = int(named[3] or 0) * per_file + page
+    return tablespace, int(placed[4] or 0), int(named[1]), _FORKS[named[2]], number
