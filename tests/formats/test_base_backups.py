@@ -8,6 +8,7 @@ import random
 import shutil
 import subprocess
 import tarfile
+import tempfile
 from collections.abc import Callable, Iterator
 from pathlib import Path
 from typing import Any
@@ -19,7 +20,7 @@ import pytest
 from sospes.formats.base.label import read_label
 from sospes.formats.base.pages import RELATION
 from tests.conftest import Run, _servers_or_skip, folder_for_all, sospes, verdict_of
-from tests.servers import PostgresServer, postgres_folders
+from tests.servers import PostgresServer, _run, postgres_folders
 
 pytestmark = pytest.mark.servers
 FILL = """CREATE TABLE boat (id integer PRIMARY KEY, name text);
@@ -465,3 +466,37 @@ def test_pages_of_an_unusual_size_in_a_tar(plain: Path, tmp_path: Path) -> None:
     run = verified(one)
 
     assert (run.code, run.codes) == (3, ["pages-unread"]), run.document["findings"]
+
+
+def test_a_log_on_another_volume(copy: Path, tmp_path: Path) -> None:
+    shutil.move(copy / "pg_wal", tmp_path / "elsewhere")
+    (tmp_path / "elsewhere" / "0000000100000000000000ZZ").write_bytes(b"no segment")
+    (copy / "pg_wal").symlink_to(tmp_path / "elsewhere")
+    run = verified(copy)
+    assert (run.code, run.document["result"]["logs_inside"]) == (0, True), run.document["findings"]
+
+
+@pytest.mark.parametrize("options", [["--manifest-checksums=SHA256"], ["--no-manifest"]])
+def test_taken_from_a_standby(tmp_path: Path, options: list[str]) -> None:
+    if not postgres_folders():
+        _servers_or_skip("no PostgreSQL server binaries on this machine")
+    folder = folder_for_all(tmp_path)
+    with PostgresServer(None, "--data-checksums", "--wal-segsize=1") as primary:
+        primary.run_sql("postgres", FILL)
+        data = primary.base_backup(folder / "standby", "-R")
+        place = folder_for_all(Path(tempfile.mkdtemp(prefix="sospes-test-")))
+        words = ["-D", str(data), "-w", "-l", str(place / "log"), "-o", f"-k {place} -c listen_addresses= -c fsync=off"]
+        _run([f"{primary.binaries}/pg_ctl", *words, "start"], primary.user)
+        try:
+            primary.run_sql("postgres", "UPDATE boat SET name = name || 'z'; SELECT pg_switch_wal(); CHECKPOINT")
+            target = folder / "backup"
+            _run(
+                [f"{primary.binaries}/pg_basebackup", "-h", str(place), "-U", "postgres", "-D", str(target), *options],
+                primary.user,
+            )
+        finally:
+            _run([f"{primary.binaries}/pg_ctl", "-D", str(data), "-m", "immediate", "stop"], primary.user, check=False)
+            shutil.rmtree(place)
+
+    run = verified(target)
+    assert run.code == 0, run.document["findings"]

@@ -186,8 +186,12 @@ def _logs(read: Checking, whole: set[Block]) -> Iterator[Finding]:
         for wanted in read.manifest.ranges:
             yield from _range(read, wanted, (control, None), whole)
     elif label is not None:
-        wanted = Range(timeline=label.timeline or 1, start=label.start, end=1 << 62)
-        yield from _range(read, wanted, (control, label.start), whole)
+        # A backup that was taken from a standby has no record of its end: what counts is how far that one had come.
+        by_standby = label.standby and control.consistent
+        wanted = Range(
+            timeline=label.timeline or 1, start=label.start, end=control.consistent if by_standby else 1 << 62
+        )  # fmt: skip
+        yield from _range(read, wanted, (control, None if by_standby else label.start), whole)
 
 
 def _range(read: Checking, wanted: Range, of: tuple[Control, int | None], whole: set[Block]) -> Iterator[Finding]:

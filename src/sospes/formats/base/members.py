@@ -69,7 +69,7 @@ class Folder:
     """A folder as the server has it; tablespaces are links in `pg_tblspc`.
 
     Links lead elsewhere and are none of it, but for those of tablespaces, which are followed to the server's own folder
-    in them and no further.
+    in them and no further, and that of the log, of which only segments are taken.
     """
 
     compression: str | None = None
@@ -83,6 +83,15 @@ class Folder:
     def all(self) -> Iterator[Member]:
         for folder, prefix in [(self._root, ""), *self._tablespaces()]:
             yield from self._below(folder, prefix)
+        if (self._root / "pg_wal").is_symlink():
+            yield from self._log_elsewhere()
+
+    def _log_elsewhere(self) -> Iterator[Member]:
+        """The segments of a log that lies on another volume, and nothing else that lies there."""
+        for path in sorted((self._root / "pg_wal").glob("*")):
+            if _SEGMENT.fullmatch(path.name) and path.is_file() and not path.is_symlink():
+                source = local_files([path])
+                yield Member(path=f"pg_wal/{path.name}", size=source.size, file=str(path), blocks=source.blocks())
 
     def _tablespaces(self) -> list[tuple[Path, str]]:
         found = []
