@@ -239,6 +239,8 @@ def _set(document: dict[str, Any], text: str) -> str:
         pytest.param(lambda folder: (folder / "backup_manifest").write_bytes((folder / "backup_manifest").read_bytes()[:5000]), "manifest-damaged", 1, id="manifest-cut"),
         pytest.param(lambda folder: flip(folder / "global" / "pg_control", 100), "control-damaged", 1, id="control"),
         pytest.param(lambda folder: (folder / "global" / "pg_control").write_bytes(b""), "control-damaged", 1, id="control-empty"),
+        pytest.param(lambda folder: (folder / "global" / "pg_control").unlink(), "control-missing", 1, id="no-control"),
+        pytest.param(lambda folder: (folder / "PG_VERSION").unlink(), "file-missing", 1, id="no-version"),
         pytest.param(lambda folder: (folder / "backup_label").write_bytes(b"START"), "label-damaged", 1, id="label"),
         pytest.param(lambda folder: flip(folder / "global" / "pg_filenode.map", 20), "map-damaged", 1, id="file-map"),
         pytest.param(lambda folder: [path.unlink() for path in (folder / "pg_wal").glob("0*")], "logs-missing", 3, id="no-log"),

@@ -36,8 +36,8 @@ class _BaseBackup:
         return head.plain[257:262] == b"ustar" and head.plain[:100].rstrip(b"\0") in _FIRST
 
     def is_folder(self, path: Path) -> bool:
-        """Whether it is a cluster's folder, or one with the tars of a base backup."""
-        if (path / control.PATH).is_file() and (path / "PG_VERSION").is_file():
+        """Whether it is a cluster's folder, even if something of it is missing, or one with the tars of a base backup."""
+        if _is_cluster(path):
             return True
         return path.is_dir() and any(_is_base_tar(tar) for tar in path.glob("base.tar*"))
 
@@ -47,13 +47,19 @@ class _BaseBackup:
         folder = stored.source if isinstance(stored.source, LocalFolder) else None
         if not root.is_dir():
             return BaseReader(Tars({"base": stored.source}, {}), want)
-        if (root / control.PATH).is_file():
+        if _is_cluster(root):
             return BaseReader(Folder(root), want, folder)
         tars: dict[str, Source] = {}
         for path in sorted(root.iterdir(), key=lambda path: (path.name.startswith("pg_wal"), path.name)):
             if (found := _TAR.fullmatch(path.name)) and path.is_file():
                 tars[found[1]] = local_files([path])
         return BaseReader(Tars(tars, _beside(root)), want, folder)
+
+
+def _is_cluster(path: Path) -> bool:
+    """Whether a folder has two of what every cluster's, or every copy of one, has in its root."""
+    marks = ("PG_VERSION", control.PATH, label.PATH, manifest.PATH)
+    return (path / "global").is_dir() and sum((path / mark).is_file() for mark in marks) >= 2
 
 
 def _beside(root: Path) -> dict[str, bytes]:
