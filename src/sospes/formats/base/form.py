@@ -36,7 +36,7 @@ class _BaseBackup:
         return head.plain[257:262] == b"ustar" and head.plain[:100].rstrip(b"\0") in _FIRST
 
     def is_folder(self, path: Path) -> bool:
-        """Whether it is a cluster's folder, even if something of it is missing, or one with the tars of a base backup."""
+        """Whether it is a cluster's folder, even if some of it is missing, or one with the tars of a base backup."""
         if _is_cluster(path):
             return True
         return path.is_dir() and any(_is_base_tar(tar) for tar in path.glob("base.tar*"))
