@@ -9,8 +9,6 @@ from __future__ import annotations
 import struct
 from collections.abc import Iterator
 
-import crc32c
-
 PG_DATABASE = 1262
 MAP = "global/pg_filenode.map"
 _MAGIC = 0x592717
@@ -26,6 +24,8 @@ def map_holds(data: bytes) -> bool:
     """Whether a file map's checksum holds, in one of the shapes that servers write."""
     if len(data) < 508 or int.from_bytes(data[:4], "little") != _MAGIC:
         return False
+    import crc32c
+
     return any(
         len(data) >= at + 4 and crc32c.crc32c(data[:at]) == int.from_bytes(data[at : at + 4], "little")
         for at in _MAPS.values()

@@ -10,8 +10,6 @@ import struct
 from dataclasses import dataclass
 from enum import IntEnum
 
-import crc32c
-
 PATH = "global/pg_control"
 SIZE = 8192
 _SEALED = {1201: 288, 1300: 288, 1700: 288, 1800: 292}
@@ -64,6 +62,8 @@ def is_intact(data: bytes) -> bool | None:
     """Whether a control file's checksum holds; None for a version that nobody here knows."""
     if len(data) < 300:
         return False
+    import crc32c  # which brings a command line's library along
+
     known = _SEALED.get(int.from_bytes(data[8:12], "little"))
     lengths = _SEALED.values() if known is None else (known,)
     holds = any(

@@ -12,7 +12,6 @@ import struct
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass
 
-import crc32c
 import numpy as np
 from numpy.typing import NDArray
 
@@ -139,6 +138,8 @@ class Log:
 
     def _records(self, start: int) -> Iterator[tuple[int, memoryview]]:
         """Whole records whose checksums hold, each with its position."""
+        import crc32c
+
         text = _Text(self._plain, self._size, start)
         while (head := text.look(4)) is not None:
             at, length = text.position, int.from_bytes(head, "little")

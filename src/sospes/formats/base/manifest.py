@@ -12,8 +12,6 @@ from collections.abc import Callable
 from dataclasses import dataclass
 from typing import Any, Protocol
 
-import crc32c
-
 from sospes.formats.base.label import offset_of
 
 PATH = "backup_manifest"
@@ -39,6 +37,8 @@ class _Crc:
         self._value = 0
 
     def update(self, data: bytes) -> None:
+        import crc32c
+
         self._value = crc32c.crc32c(data, self._value)
 
     def hexdigest(self) -> str:
