@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Iterator
 from dataclasses import dataclass, field
 from typing import IO
 
@@ -52,6 +51,8 @@ class Checking:
     """What was read of a base backup by now.
 
     kept      small files, by path
+    control   the control file; None where it is not there, or makes no sense
+    label     the label, likewise
     seen      all files, by path
     manifest  None where there is none, or it proves nothing: then `unproven` says why
     assumed   pages were read in the usual shape, before the control file said which one it is
@@ -60,6 +61,8 @@ class Checking:
 
     members: Members
     kept: dict[str, bytes] = field(default_factory=dict)
+    control: Control | None = None
+    label: Label | None = None
     seen: dict[str, Seen] = field(default_factory=dict)
     manifest: Manifest | None = None
     unproven: Finding | None = None
@@ -68,18 +71,6 @@ class Checking:
     assumed: bool = False
     spool: IO[bytes] | None = None
     _segments: dict[str, tuple[int, int]] = field(default_factory=dict)
-
-    @property
-    def control(self) -> Control | None:
-        """The control file."""
-        data = self.kept.get(control.PATH)
-        return read_control(data) if data is not None else None
-
-    @property
-    def label(self) -> Label | None:
-        """The label."""
-        data = self.kept.get(label.PATH)
-        return read_label(data) if data is not None else None
 
     @property
     def has_logs(self) -> bool:
@@ -103,16 +94,23 @@ class Checking:
         """Look at the small files that can be had without reading all."""
         for path in KEPT:
             if path not in self.kept and (data := self.members.small(path)) is not None:
-                self.kept[path] = data
+                self._keep(path, data)
         self._understand()
 
-    def read(self) -> Iterator[int]:
-        """Read every file; gives the bytes that were read by then."""
+    def read(self) -> None:
+        """Read every file."""
         self.glance()
         for member in self.members.all():
             self._take(member)
-            yield self.bytes_read
         self._understand()
+
+    def _keep(self, path: str, data: bytes) -> None:
+        """Keep a small file; what stands in control file and label is asked for often."""
+        self.kept[path] = data
+        if path == control.PATH:
+            self.control = read_control(data)
+        elif path == label.PATH:
+            self.label = read_label(data)
 
     def _understand(self) -> None:
         """Read the manifest, once it is there."""
@@ -151,7 +149,7 @@ class Checking:
         self.bytes_read += size
         self.pages += pages.number
         if keep is not None:
-            self.kept[member.path] = bytes(keep)
+            self._keep(member.path, bytes(keep))
         if log is not None:
             self._segments[name] = (start, size)
         summed = {algorithm: one.hexdigest() for algorithm, one in sums.items()}
@@ -175,7 +173,6 @@ class Checking:
             page_size=known.page_size if known is not None else USUAL[0],
             first_block=int(found[3] or 0) * (known.segment_pages if known is not None else USUAL[1]),
             checksums=known is None or known.checksums,
-            log_end=None,
         )
 
 

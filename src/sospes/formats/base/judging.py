@@ -198,9 +198,7 @@ def _range(read: Checking, wanted: Range, of: tuple[Control, int | None], whole:
     """A stretch of the log; with the position where a backup began, up to the record of its end."""
     control, backup = of
     size = control.log_segment_size
-    log = Log(
-        lambda start: read.segment(segment_name(wanted.timeline, start, size)), size, wanted.timeline, control.system
-    )
+    log = Log(lambda start: read.segment(segment_name(wanted.timeline, start, size)), size, control.system)
     followed = log.follow(wanted.start, wanted.end, backup)
     if any(seen.bad for seen in read.seen.values()):
         whole |= log.made_whole(wanted.start, followed.end)

@@ -23,7 +23,7 @@ PAGE = 8192
 _SHORT, _LONG = 24, 40
 _RECORD = struct.Struct("<IIQBBxxI")
 _HEADER = 24
-_CONTINUED, _HAS_LONG, _OVERWRITTEN = 1, 2, 8
+_HAS_LONG = 2
 _XLOG = 0
 _SWITCH, _BACKUP_END, _INFO = 0x40, 0x50, 0xF0
 _FIRST_MAGIC, _LAST_MAGIC = 0xD101, 0xD1FF
@@ -88,10 +88,9 @@ Segments = Callable[[int], bytes | None]
 class Log:
     """The log of one timeline, read from a position on, segment by segment."""
 
-    def __init__(self, segments: Segments, size: int, timeline: int, system: int | None) -> None:
+    def __init__(self, segments: Segments, size: int, system: int | None) -> None:
         self._segments = segments
         self._size = size
-        self._timeline = timeline
         self._system = system
         self.faults: list[LogFault] = []
         self.missing: int | None = None
@@ -183,10 +182,7 @@ class Log:
         if head is None:
             return segment, "the segment doesn't begin like one"
         if head.start != segment:
-            return (
-                segment,
-                f"the segment is the one of {head.start >> 32:X}/{head.start & 0xFFFFFFFF:X}, under another one's name",
-            )
+            return segment, f"the segment is the one of {position(head.start)}, under another one's name"
         self._magic = head.magic
         if self._system is not None and head.system != self._system:
             return segment, f"the segment is of another cluster, with the system identifier {head.system}"

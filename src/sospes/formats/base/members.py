@@ -30,13 +30,11 @@ _COPY = "take the backup from another copy"
 class Member:
     """A file of the cluster: its path as the server has it, and its size in bytes.
 
-    file    where it lies, by name
     blocks  its bytes, which have to be read before the next member is asked for
     """
 
     path: str
     size: int
-    file: str
     blocks: Iterator[bytes]
 
 
@@ -91,7 +89,7 @@ class Folder:
         for path in sorted((self._root / "pg_wal").glob("*")):
             if _SEGMENT.fullmatch(path.name) and path.is_file() and not path.is_symlink():
                 source = local_files([path])
-                yield Member(path=f"pg_wal/{path.name}", size=source.size, file=str(path), blocks=source.blocks())
+                yield Member(path=f"pg_wal/{path.name}", size=source.size, blocks=source.blocks())
 
     def _tablespaces(self) -> list[tuple[Path, str]]:
         found = []
@@ -120,7 +118,7 @@ class Folder:
                 member = prefix + path.relative_to(folder).as_posix()
                 if not prefix:
                     self.stored[member] = passed
-                yield Member(path=member, size=source.size or 0, file=str(path), blocks=source.blocks())
+                yield Member(path=member, size=source.size or 0, blocks=source.blocks())
 
     def small(self, path: str) -> bytes | None:
         try:
@@ -169,7 +167,7 @@ class Tars:
                 continue
             if entry.isfile():
                 file = tar.extractfile(entry)
-                yield Member(path=path, size=entry.size, file=source.name, blocks=_blocks(file, entry.size, broken))
+                yield Member(path=path, size=entry.size, blocks=_blocks(file, entry.size, broken))
             elif entry.issym() and re.fullmatch(r"pg_tblspc/\d+", path):
                 self.links[path.removeprefix("pg_tblspc/")] = entry.linkname
             elif not entry.isdir():

@@ -89,13 +89,11 @@ class Pages:
 
     first_block  the number of the first page of the file in its relation
     checksums    whether pages have checksums
-    log_end      no page is newer than this position in the log; None where nobody knows
     """
 
     page_size: int
     first_block: int
     checksums: bool
-    log_end: int | None
 
     def wrong(self, data: bytes, number: int) -> Iterator[BadPage]:
         """The pages that can't be, in whole pages of a file from page `number` on."""
@@ -122,8 +120,5 @@ class Pages:
         )  # fmt: skip
         for index in np.flatnonzero(used & strange):
             told.setdefault(int(index), "its header makes no sense")
-        if self.log_end is not None:
-            for index in np.flatnonzero(used & (position > np.uint64(self.log_end))):
-                told.setdefault(int(index), "it says that it is newer than the end of the backup")
         for bad_page, problem in sorted(told.items()):
             yield BadPage(number + bad_page, int(position[bad_page]), problem)

@@ -122,8 +122,7 @@ class BaseReader:
         """Findings about every file, page, and record of the log that it needs."""
         with nameless_file(self._want.work_folder) as spool:
             self._checking.spool = spool
-            for _ in self._checking.read():
-                pass
+            self._checking.read()
             self._system_of_log = self._checking.system_of_log()
             found = [*judged(self._checking)]
         found = [*self._members.findings, *found]

@@ -51,7 +51,7 @@ class TargetResult:
     skipped    why nothing was proven tonight; empty where something was to be
     wanted     the rung that it has to reach
     not_proven what the ladder, up to what is wanted, lacks
-    history    seconds of this target's runs, and rows, of the nights before and of tonight
+    history_seconds  seconds of this target's runs, of the nights before and of tonight
     """
 
     name: str
