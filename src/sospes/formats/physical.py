@@ -1,17 +1,16 @@
 """Physical copies and change logs: told by their bytes and named, so that nobody takes them for nothing; not read yet.
 
-Source: PostgreSQL, src/include/access/xlog_internal.h, for pages of its write-ahead log; MariaDB's documentation of its
-binary log's format description event.
+Source: MariaDB's documentation of its binary log's format description event.
 """
 
 from __future__ import annotations
 
 import re
-import struct
 from dataclasses import dataclass
 from datetime import UTC, datetime
 from pathlib import Path
 
+from sospes.formats.base.log import segment_head
 from sospes.formats.form import Head
 from sospes.model.entries import Engine
 
@@ -36,8 +35,6 @@ class Physical:
     reason: str = UNCHECKED
 
 
-_SEGMENT = struct.Struct("<HHIQI4xQII")
-_LONG_HEADER = 2
 _BINARY_LOG = b"\xfebin"
 _STREAM = b"XBSTCK01"
 _HISTORY = re.compile(rb"(?:\s*#[^\n]*\n|\s*\n)*\s*\d+\t[0-9A-F]+/[0-9A-F]+\t[^\n]*")
@@ -66,18 +63,15 @@ def physical_file(head: Head) -> Physical | None:
 
 def _segment(plain: bytes) -> Physical | None:
     """A segment of PostgreSQL's write-ahead log, by the long header of its first page."""
-    if len(plain) < _SEGMENT.size:
-        return None
-    magic, flags, timeline, address, _, system, size, page = _SEGMENT.unpack_from(plain)
-    sized = size >= 1 << 20 and size & (size - 1) == 0 and page in {1 << power for power in range(10, 17)}
-    if magic >> 8 != 0xD1 or not flags & _LONG_HEADER or not sized or address % size:
+    head = segment_head(plain)
+    if head is None:
         return None
     return Physical(
         format="change-log",
         engine=Engine.POSTGRESQL,
         kind="log",
-        system=str(system),
-        position=(timeline, address, size),
+        system=str(head.system),
+        position=(head.timeline, head.start, head.size),
     )
 
 

@@ -20,6 +20,9 @@ from sospes.formats.base.label import position
 
 SEGMENT_NAME = re.compile(r"([0-9A-F]{8})([0-9A-F]{8})([0-9A-F]{8})\Z")
 PAGE = 8192
+"""Bytes of a page of the log that can be followed: all servers have this size that weren't built otherwise."""
+
+_PAGES = frozenset(1 << power for power in range(10, 17))
 _SHORT, _LONG = 24, 40
 _RECORD = struct.Struct("<IIQBBxxI")
 _HEADER = 24
@@ -40,6 +43,7 @@ class SegmentHead:
     start: int
     system: int
     size: int
+    page: int
 
 
 def segment_head(data: bytes) -> SegmentHead | None:
@@ -47,10 +51,10 @@ def segment_head(data: bytes) -> SegmentHead | None:
     if len(data) < _LONG:
         return None
     magic, flags, timeline, start, _, system, size, page = struct.unpack_from("<HHIQI4xQII", data)
-    fits = size >= 1 << 20 and size & (size - 1) == 0 and page == PAGE and start % size == 0
+    fits = size >= 1 << 20 and size & (size - 1) == 0 and page in _PAGES and start % size == 0
     if not _FIRST_MAGIC <= magic <= _LAST_MAGIC or not flags & _HAS_LONG or not fits:
         return None
-    return SegmentHead(magic=magic, timeline=timeline, start=start, system=system, size=size)
+    return SegmentHead(magic=magic, timeline=timeline, start=start, system=system, size=size, page=page)
 
 
 def segment_name(timeline: int, start: int, size: int) -> str:
@@ -179,7 +183,7 @@ class Log:
     def _heads(self, pages: NDArray[np.uint8], segment: int) -> tuple[int, str] | None:
         """The first page whose header can't be, with the reason; pages that were never written are zeros."""
         head = segment_head(pages[0, :_LONG].tobytes())
-        if head is None:
+        if head is None or head.page != PAGE:
             return segment, "the segment doesn't begin like one"
         if head.start != segment:
             return segment, f"the segment is the one of {position(head.start)}, under another one's name"
