@@ -39,6 +39,11 @@ class Finding:
     advice: str
     place: Place = Place()
 
+    @property
+    def is_unusual(self) -> bool:
+        """Whether it says how the data differs from the nights before: a note, and one that nobody may miss."""
+        return self.code.startswith("unusual-")
+
     def at(self, **parts: int | str | None) -> Finding:
         """The same finding with more of its place known."""
         return replace(self, place=replace(self.place, **parts))  # type: ignore[arg-type]

@@ -20,8 +20,6 @@ _VERDICT_STYLES = {
     Verdict.UNPROVEN: "bold yellow",
 }
 _SEVERITY_STYLES = {Severity.FAULT: "red", Severity.DOUBT: "yellow", Severity.NOTE: "cyan"}
-UNUSUAL = "unusual-"
-"""How codes of notes begin that nobody may miss, as they tell of the data and not of the file."""
 
 MOST_FINDINGS = 20
 MOST_OF_A_KIND = 5
@@ -66,9 +64,9 @@ class Printer:
     def findings(self, findings: Sequence[Finding]) -> None:
         """All findings, worst first, each with its place and the next step."""
         order = {Severity.FAULT: 0, Severity.DOUBT: 1, Severity.NOTE: 2}
-        listed = sorted(findings, key=lambda item: (order[item.severity], not item.code.startswith(UNUSUAL)))
+        listed = sorted(findings, key=lambda item: (order[item.severity], not item.is_unusual))
         if self.quiet:
-            listed = [item for item in listed if item.severity is not Severity.NOTE or item.code.startswith(UNUSUAL)]
+            listed = [item for item in listed if item.severity is not Severity.NOTE or item.is_unusual]
         most = MOST_OF_A_KIND if self._limit is None else self._limit
         kinds: dict[tuple[Severity, str], list[Finding]] = {}
         for finding in listed:

@@ -89,7 +89,7 @@ def _metrics(outcome: Outcome[Drilled]) -> Iterator[str]:
     )
     yield from _gauge(
         "sospes_target_unusual", "things about the data to look at",
-        {one.name: sum(item.code.startswith("unusual-") for item in one.findings) for one in looked},
+        {one.name: sum(item.is_unusual for item in one.findings) for one in looked},
     )  # fmt: skip
     yield from _gauge("sospes_target_seconds", "how long it took to prove", {one.name: one.seconds for one in looked})
     ages = {

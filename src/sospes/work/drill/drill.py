@@ -22,7 +22,7 @@ from sospes.model.outcome import Outcome
 from sospes.model.verdict import Severity
 from sospes.work.drill.choosing import Choosing, Chosen, choose
 from sospes.work.drill.plan import Plan, Target
-from sospes.work.drill.proving import UNUSUAL, DrillStep, Proving, TargetResult, commands, proved, reached
+from sospes.work.drill.proving import DrillStep, Proving, TargetResult, commands, proved, reached
 from sospes.work.drill.running import Runner
 from sospes.work.ledger.store import Ledger
 from sospes.work.survey.survey import Surveying
@@ -192,7 +192,7 @@ def _look_at(results: Sequence[TargetResult]) -> Iterator[tuple[str, str]]:
     """Notes that nobody should miss: an intact backup of a database that lost half a table."""
     for result in results:
         for finding in result.findings:
-            if finding.severity is Severity.NOTE and finding.code.startswith(UNUSUAL):
+            if finding.severity is Severity.NOTE and finding.is_unusual:
                 yield result.name, finding.message
 
 

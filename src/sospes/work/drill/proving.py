@@ -24,7 +24,6 @@ from sospes.work.look.heads import open_head
 from sospes.work.restore.embedded import ROOM_FACTOR as EMBEDDED_ROOM
 from sospes.work.restore.server import ROOM_FACTOR as SERVER_ROOM
 
-UNUSUAL = "unusual-"
 PARTS = {"schema-only": "definitions and no rows", "data-only": "rows and no definitions"}
 """Kinds of backups that nobody can restore a database from, in words."""
 
@@ -245,7 +244,7 @@ def _as_asked(target: Target, ran: Ran) -> Iterator[Finding]:
     """What a command found, weighed as the target asks for."""
     to_earlier = ran.command == "compare" and target.compare_with == LAST_PROVEN and ran.words[2:3] != (target.figures,)
     for finding in ran.findings:
-        if finding.code.startswith(UNUSUAL) and target.strict_unusual:
+        if finding.is_unusual and target.strict_unusual:
             yield replace(finding, severity=Severity.DOUBT)
         elif to_earlier and finding.severity is not Severity.NOTE:
             # Days lie between the two: what differs is what was done, and for a person to look at.
