@@ -8,6 +8,7 @@ import random
 import shutil
 import struct
 import subprocess
+import sys
 import tarfile
 import tempfile
 from collections.abc import Callable, Iterator
@@ -120,7 +121,7 @@ def test_a_tar_on_standard_input(cluster: PostgresServer, tmp_path: Path) -> Non
     backup = cluster.base_backup(folder_for_all(tmp_path) / "base", "-F", "t", "-X", "fetch")
     with (backup / "base.tar").open("rb") as file:
         done = subprocess.run(
-            ["python3", "-m", "sospes", "verify", "-", "--json"],
+            [sys.executable, "-m", "sospes", "verify", "-", "--json"],
             stdin=file,
             capture_output=True,
             timeout=120,
