@@ -8,6 +8,7 @@ import shutil
 import subprocess
 import tempfile
 import time
+from collections.abc import Sequence
 from pathlib import Path
 from types import TracebackType
 from typing import Self
@@ -20,6 +21,12 @@ def postgres_folders() -> list[Path]:
     found = [path.parent for path in Path("/usr/lib/postgresql").glob("*/bin/initdb")]
     found += [Path(path).resolve().parent for path in [shutil.which("initdb")] if path]
     return sorted({path for path in found if (path / "psql").exists()}, reverse=True)
+
+
+def newer_postgres_folders() -> list[Path]:
+    """Folders with the binaries of newer PostgreSQL servers, as SOSPES_NEWER_POSTGRES names them, parted by colons."""
+    named = filter(None, os.environ.get("SOSPES_NEWER_POSTGRES", "").split(":"))
+    return sorted(Path(name) for name in named if (Path(name) / "initdb").exists())
 
 
 def _unprivileged(names: tuple[str, ...]) -> str | None:
@@ -84,12 +91,22 @@ class PostgresServer(_Server):
 
     users = ("postgres",)
 
-    def __init__(self, binaries: Path | None = None, *initdb: str) -> None:
+    def __init__(self, binaries: Path | None = None, *initdb: str, settings: Sequence[str] = ()) -> None:
         super().__init__()
         self.binaries = binaries or postgres_folders()[0]
         self._initdb = initdb
+        self._settings = settings
 
     def start(self) -> None:
+        self._make()
+        data = str(self.folder / "data")
+        options = f"-k {self.folder} -c listen_addresses= -c fsync=off -c timezone=UTC"
+        options += "".join(f" -c {setting}" for setting in self._settings)
+        words = ["-D", data, "-w", "-l", str(self.folder / "log"), "-o", options, "start"]
+        _run([f"{self.binaries}/pg_ctl", *words], self.user)
+
+    def _make(self) -> None:
+        """Make its data folder."""
         data = str(self.folder / "data")
         initdb = [
             f"{self.binaries}/initdb",
@@ -105,21 +122,6 @@ class PostgresServer(_Server):
             *self._initdb,
         ]
         _run(initdb, self.user)
-        options = f"-k {self.folder} -c listen_addresses= -c fsync=off -c timezone=UTC"
-        _run(
-            [
-                f"{self.binaries}/pg_ctl",
-                "-D",
-                data,
-                "-w",
-                "-l",
-                str(self.folder / "log"),
-                "-o",
-                options,
-                "start",
-            ],
-            self.user,
-        )
 
     def stop(self) -> None:
         _run(
@@ -127,6 +129,30 @@ class PostgresServer(_Server):
             self.user,
             check=False,
         )
+
+    @staticmethod
+    def version_of(binaries: Path) -> str:
+        """The major version of the server in a folder."""
+        return _run([f"{binaries}/postgres", "--version"], None).decode().split()[-1].split(".")[0]
+
+    def control(self, *words: str) -> None:
+        """Have its own program stop or promote it."""
+        _run([f"{self.binaries}/pg_ctl", "-D", str(self.folder / "data"), "-w", *words], self.user)
+
+    def archive_into(self, folder: Path) -> None:
+        """Have it archive its log; it must have been started with archiving allowed."""
+        self.run_sql("postgres", f"ALTER SYSTEM SET archive_command = 'cp %p {folder}/%f'")
+        self.run_sql("postgres", "SELECT pg_reload_conf()")
+
+    def switch(self, folder: Path) -> Path:
+        """Begin a new segment of the log, and wait until the one before is archived in a folder."""
+        name = self.query("postgres", "SELECT pg_walfile_name(pg_switch_wal())").decode().strip()
+        for _ in range(TIMEOUT * 10):
+            if (folder / name).is_file() and (folder / name).stat().st_size:
+                time.sleep(0.1)
+                return folder / name
+            time.sleep(0.1)
+        raise RuntimeError(f"{name} was not archived")
 
     def address(self, database: str = "") -> str:
         """The URL of a database, or of the whole server, as `postgres`."""
@@ -167,6 +193,17 @@ class PostgresServer(_Server):
     def dump(self, database: str, *options: str) -> bytes:
         """A dump of the database."""
         return _run([*self._client("pg_dump", database), *options], self.user)
+
+
+class Standby(PostgresServer):
+    """A PostgreSQL server that follows another one."""
+
+    def __init__(self, primary: PostgresServer, settings: Sequence[str] = ()) -> None:
+        super().__init__(primary.binaries, settings=settings)
+        self._primary = primary
+
+    def _make(self) -> None:
+        self._primary.base_backup(self.folder / "data", "-R")
 
 
 class MariadbServer(_Server):

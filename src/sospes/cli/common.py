@@ -19,6 +19,7 @@ from sospes.model.errors import CannotCheck, SospesError, UsageError
 
 if TYPE_CHECKING:
     from sospes.formats.opening import Opening
+    from sospes.model.moments import Moment
     from sospes.model.outcome import Description, Outcome
     from sospes.model.settings import Configuration, Defaults, Profile
     from sospes.report.printer import Printer
@@ -67,6 +68,31 @@ def add_pieces(parser: argparse.ArgumentParser) -> None:
         help="stop reading compressed data that unpack to more bytes than this for each stored one "
         "(default: %(default)s)",
     )
+
+
+def add_parts(parser: argparse.ArgumentParser) -> None:
+    """The option for what belongs to a backup and lies elsewhere."""
+    parser.add_argument(
+        "--with", dest="parts", action="append", default=[], type=Path, metavar="PLACE",
+        help="further parts: archived logs, the backup that an incremental one builds on; a file or folder, may be "
+        "given several times, told by what is in it",
+    )  # fmt: skip
+
+
+def add_moments(parser: argparse.ArgumentParser) -> None:
+    """The options that name a moment in the logs."""
+    form = "a time (UTC, where it names no zone), lsn=..., transaction=..., name=..."
+    group = parser.add_mutually_exclusive_group()
+    group.add_argument("--until", metavar="MOMENT", help=f"up to this moment and including it: {form}")
+    group.add_argument("--before", metavar="MOMENT", help="up to this moment and not including it, as of a mistake")
+
+
+def moment(args: argparse.Namespace) -> Moment | None:
+    """The moment that is wanted; None for the newest one. Raises UsageError for what names none."""
+    from sospes.model.moments import read_moment
+
+    text = args.until or args.before
+    return read_moment(text, before=args.until is None) if text is not None else None
 
 
 def add_hide_values(parser: argparse.ArgumentParser) -> None:
@@ -362,7 +388,7 @@ def opening(args: argparse.Namespace) -> Opening:
 
     # unbuffered, as a thread that waits for more input would keep a buffer's lock beyond the program's end
     stdin = ReadOnce(io.FileIO(0, closefd=False))
-    how = Opening(work_folder=args.work_folder, stdin=stdin)
+    how = Opening(work_folder=args.work_folder, stdin=stdin, parts=tuple(getattr(args, "parts", ())))
     if getattr(args, "no_ledger", True) is False:
         from sospes.stream.passing import PassedBytes
 

@@ -25,6 +25,7 @@ COMMANDS = {
     "survey": "find the backups in folders, by what is in them: of which databases, how old, what is missing",
     "inspect": "say what a backup is, reading as little as possible",
     "verify": "read all of a backup, find and place all damage",
+    "plan": "say which files a restore would need, in order, what is missing, and how far it would reach",
     "rehearse": "restore a backup to a side copy, check it, time it, drop it",
     "extract": "take single tables out of a backup",
     "seal": "write a sidecar that proves a backup unchanged later",

@@ -20,6 +20,7 @@ def configure(parser: argparse.ArgumentParser) -> None:
     parser.add_argument(
         "--quick", action="store_true", help="only check the bytes by the backup's seal, at about reading speed"
     )
+    common.add_parts(parser)
     common.add_show_columns(parser)
     common.add_seal(parser)
     recording.add_ledger(parser)

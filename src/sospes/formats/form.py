@@ -38,6 +38,7 @@ class Want:
 
     rows         whose rows are to come as batches; the rows of other tables are passed over
     check_pages  whether the engine checks a database file's pages and references, too
+    parts        places with what belongs to it: logs, and what an increment builds on
     passed       takes the digest of the stored bytes, where the reader reads them by itself
     head_only    only its head is looked at: nothing is unpacked or copied for more
     work_folder  where temporary copies go; None for the system's own place
@@ -46,6 +47,7 @@ class Want:
     rows: Wants = everything
     check_pages: bool = True
     head_only: bool = False
+    parts: tuple[Path, ...] = ()
     passed: PassedBytes | None = None
     work_folder: Path | None = None
 
@@ -83,6 +85,7 @@ class Abilities:
     contents_first   its contents are listed before its data
     gives_rows       rows can be read from it without its engine's server
     from_beginning   why reading always begins at its first byte; empty where it needn't
+    takes_parts      what belongs to it may be given with it
     """
 
     one_text: bool = False
@@ -90,6 +93,7 @@ class Abilities:
     contents_first: bool = False
     gives_rows: bool = True
     from_beginning: str = ""
+    takes_parts: bool = False
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -185,9 +189,13 @@ class Words:
 
 
 class Form(Protocol):
-    """A form of backup. `name` is the one that documents have as the format."""
+    """A form of backup. `name` is the one that documents have as the format.
+
+    many  the files of a folder of this form are something by themselves, too
+    """
 
     name: str
+    many: bool
     words: Words
 
     def recognise(self, head: Head) -> bool:

@@ -151,6 +151,7 @@ class Opening:
     note_starts   notes where members and blocks begin that can be unpacked on their own
     passed        takes the digest of the stored bytes as they are read
     head_only     only the head is looked at: nothing is unpacked or copied for more
+    parts         places with what belongs to the backup
     head_size     bytes of the beginning that are looked at, and of plain text at most
     """
 
@@ -163,6 +164,7 @@ class Opening:
     passed: PassedBytes | None = None
     head_only: bool = False
     head_size: int = HEAD_SIZE
+    parts: tuple[Path, ...] = ()
 
 
 def open_backup(paths: Sequence[Path], options: Opening) -> Opened:
@@ -197,7 +199,7 @@ def open_backup(paths: Sequence[Path], options: Opening) -> Opened:
 def _opened(stored: Stored, form: Form, options: Opening, findings: list[Finding]) -> Opened:
     want = Want(
         rows=options.wants, check_pages=options.check_pages, head_only=options.head_only,
-        passed=options.passed, work_folder=options.work_folder,
+        passed=options.passed, work_folder=options.work_folder, parts=options.parts,
     )  # fmt: skip
     reader = form.open(stored, want)
     if isinstance(reader, Finding):

@@ -1,4 +1,4 @@
-"""Physical copies and change logs: told by their bytes and named, so that nobody takes them for nothing; not read yet.
+"""Physical copies and change logs, told by their bytes; most of them are named so that nobody takes them for nothing.
 
 Source: MariaDB's documentation of its binary log's format description event.
 """
@@ -10,8 +10,8 @@ from dataclasses import dataclass
 from datetime import UTC, datetime
 from pathlib import Path
 
-from sospes.formats.base.log import segment_head
 from sospes.formats.form import Head
+from sospes.formats.wal.segments import VERSIONS, segment_head
 from sospes.model.entries import Engine
 
 UNCHECKED = "recognised, and not checked: Sospes can't read this form yet"
@@ -22,7 +22,7 @@ class Physical:
     """What the bytes of a physical copy or a change log say.
 
     position  where a change log begins: timeline, offset in the log, and its length, in bytes
-    reason    why it is not checked
+    reason    why it is not checked; empty for what is
     """
 
     format: str | None
@@ -57,7 +57,7 @@ def physical_file(head: Head) -> Physical | None:
     if plain[257:262] == b"ustar":
         return _segment(plain[512:])
     if head.whole and len(plain) < 65536 and _HISTORY.match(plain):
-        return Physical(format="change-log", engine=Engine.POSTGRESQL, kind="log")
+        return Physical(format="change-log", engine=Engine.POSTGRESQL, kind="log", reason="")
     return _segment(plain)
 
 
@@ -71,7 +71,9 @@ def _segment(plain: bytes) -> Physical | None:
         engine=Engine.POSTGRESQL,
         kind="log",
         system=str(head.system),
+        engine_version=VERSIONS.get(head.magic),
         position=(head.timeline, head.start, head.size),
+        reason="",
     )
 
 

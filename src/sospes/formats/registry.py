@@ -7,8 +7,9 @@ from sospes.formats.base.form import BASE_BACKUP
 from sospes.formats.form import Form, Words
 from sospes.formats.script.form import SCRIPT
 from sospes.formats.sqlite.form import DATABASE_FILE
+from sospes.formats.wal.form import CHANGE_LOGS
 
-FORMS: tuple[Form, ...] = (DATABASE_FILE, ARCHIVE, BASE_BACKUP, SCRIPT)
+FORMS: tuple[Form, ...] = (DATABASE_FILE, ARCHIVE, BASE_BACKUP, CHANGE_LOGS, SCRIPT)
 """In the order in which they are asked; scripts come last, as they have no mark of their own."""
 
 

@@ -28,14 +28,61 @@ class Notation(StrEnum):
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class Gap:
+    """A stretch of a change log that is nowhere: the files around it, and the positions from where to where."""
+
+    after: str
+    before: str
+    from_: str
+    to: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Relation:
+    """A table, index or sequence as a physical copy has it: its kind, its name, and bytes of its files.
+
+    is_side  it holds the long values of the table that it is named after
+    """
+
+    kind: str
+    database: str
+    schema: str
+    name: str
+    size_bytes: int
+    is_side: bool = False
+
+    @property
+    def label(self) -> str:
+        """Schema and name."""
+        return f"{self.schema}.{self.name}"
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Window:
+    """From the earliest to the latest moment that a restore can reach, as far as it is known.
+
+    Times in ISO 8601, positions in the log in the server's own words.
+    """
+
+    from_: str | None
+    to: str | None
+    from_position: str | None = None
+    to_position: str | None = None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class PhysicalHeader:
-    """What a physical copy says besides. Positions in the log are in the server's own words.
+    """What a physical copy or a change log says besides. Positions in the log are in the server's own words.
 
     follows       where the backup begins that it builds on; None for a full one
     log_from      from where the log is needed, and log_to up to where; None where nothing says
     logs_inside   whether there is any log in it
     tablespaces   their numbers
-    files, pages  how many were read; None where only its head was
+    files, pages, records  how many were read; None where only its head was
+    first_at, last_at  when the first and the newest commit of a change log were, in ISO 8601
+    gaps          of a change log
+    window        that it reaches with the logs that were given with it
+    relations     tables and indexes by its own catalogs; None where those were not read
     """
 
     label: str | None = None
@@ -48,6 +95,12 @@ class PhysicalHeader:
     tablespaces: tuple[str, ...] = ()
     files: int | None = None
     pages: int | None = None
+    records: int | None = None
+    first_at: str | None = None
+    last_at: str | None = None
+    gaps: tuple[Gap, ...] | None = None
+    window: Window | None = None
+    relations: tuple[Relation, ...] | None = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from typing import Generic, TypeVar
 
 from sospes.model.entries import ContentsEntry
+from sospes.model.events import Gap, Window
 from sospes.model.findings import Finding, verdict_of
 from sospes.model.verdict import Rung, Verdict, highest_rung
 
@@ -19,6 +20,7 @@ class TableSummary:
     rows_damaged   rows of wrong shape, which are not among `rows`
     rows_doubtful  rows of right shape that come of damaged compressed data, at most so many
     rows_lost      0 if none is out of reach; None if some are, nobody knows how many
+    size_bytes     of its files, where the form keeps it in some
     """
 
     database: str | None
@@ -30,16 +32,21 @@ class TableSummary:
     rows_damaged: int | None = None
     rows_doubtful: int | None = None
     rows_lost: int | None = None
+    size_bytes: int | None = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class ObjectSummary:
-    """Anything else with a definition: a view, function, trigger, index, sequence, role, ..."""
+    """Anything else with a definition: a view, function, trigger, index, sequence, role, ...
+
+    size_bytes  of its files, where the form keeps it in some
+    """
 
     kind: str
     database: str | None
     schema: str | None
     name: str
+    size_bytes: int | None = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -68,7 +75,7 @@ class Description:
     server       the host that its server was reached at, as far as it says
     whole_server it is of all databases of its server
     system_identifier  what tells its server from all others, where its form keeps that
-    label and what follows it up to pages: of physical copies, as `PhysicalHeader` has them
+    label and what follows it up to window: of physical copies and change logs, as `PhysicalHeader` has them
     checked_by  what a verification rests on beside the bytes themselves: a seal, or reading and a seal
     """
 
@@ -92,6 +99,11 @@ class Description:
     tablespaces: tuple[str, ...] | None = None
     files: int | None = None
     pages: int | None = None
+    records: int | None = None
+    first_at: str | None = None
+    last_at: str | None = None
+    gaps: tuple[Gap, ...] | None = None
+    window: Window | None = None
     encoding: str | None = None
     compression: str | None = None
     kind: str | None = None

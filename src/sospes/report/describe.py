@@ -14,6 +14,7 @@ from sospes.report.printer import Printer
 from sospes.report.words import count_severities, duration, plural, size
 
 MOST_TABLES = 40
+MOST_GAPS = 5
 LONGEST_LIST = 400
 
 
@@ -45,6 +46,8 @@ def tell_verify(printer: Printer, outcome: Outcome[Description]) -> None:
         if found.tables:
             tell_tables(printer, found.tables)
         _objects(printer, found, every=False)
+    if not printer.quiet and (reach := _reach(found)):
+        printer.facts(reach)
     if not printer.quiet:
         read = f"read {size(found.bytes_read)}"
         if found.compression and found.checked_by != "seal" and found.plain_bytes:
@@ -59,7 +62,7 @@ def _to_be_sure(outcome: Outcome[Description]) -> str:
     """The one step that decides what reading could not."""
     if outcome.result.checked_by == "seal":
         return f"read it all: sospes verify {outcome.name}"
-    if not outcome.result.tables:
+    if not any(table.rows is not None for table in outcome.result.tables or ()):
         return "clear up the doubts above one by one"
     if not has_server(outcome.result.engine):
         return f"have the engine load it: sospes rehearse {outcome.name}"
@@ -75,7 +78,7 @@ def _claim(rung: Rung | None, found: Description) -> str:
     if rung is Rung.INTACT:
         checked = words_of(found.format or "").checked
         return f"every byte read, {checked}; restoring it was not tried" + (
-            ": rehearse does that" if found.tables else ""
+            ": rehearse does that" if any(table.rows is not None for table in found.tables or ()) else ""
         )
     return "it is not proven intact"
 
@@ -88,7 +91,8 @@ def _verify_summary(outcome: Outcome[Description]) -> str:
     rows = sum(table.rows or 0 for table in found.tables or ())
     held = f"{plural(len(found.tables or ()), 'table')}, {plural(rows, 'row')}"
     if found.files is not None:
-        held = f"{plural(found.files, 'file')}, {plural(found.pages or 0, 'page')}"
+        parts = [("file", found.files), ("page", found.pages), ("record of the log", found.records)]
+        held = ", ".join(_plural(count, word) for word, count in parts if count is not None)
     if found.checked_by == "seal":
         if outcome.verdict is Verdict.SOUND:
             return f"every byte is as it was sealed, with {held}"
@@ -96,6 +100,12 @@ def _verify_summary(outcome: Outcome[Description]) -> str:
     if outcome.verdict is Verdict.SOUND:
         return f"{held}, every byte read, no damage found"
     return f"{count_severities(outcome.findings)}; {held} could be read"
+
+
+def _plural(count: int, word: str) -> str:
+    """A count of what may have more words behind it."""
+    first, space, rest = word.partition(" ")
+    return plural(count, first) + space + rest
 
 
 def _what(found: Description) -> str:
@@ -134,7 +144,9 @@ def _facts(found: Description) -> list[tuple[str, str]]:
 
 
 def _physical_facts(found: Description) -> list[tuple[str, str]]:
-    """What is known of a physical copy besides."""
+    """What is known of a physical copy, or of a change log, besides."""
+    if found.kind == "log":
+        return _log_facts(found)
     if found.logs_inside is None and found.log_from is None:
         return []
     upto = f" to {found.log_to}" if found.log_to else " on"
@@ -154,6 +166,33 @@ def _physical_facts(found: Description) -> list[tuple[str, str]]:
     if found.tablespaces:
         facts.append(("tablespaces", ", ".join(found.tablespaces)))
     return facts
+
+
+def _log_facts(found: Description) -> list[tuple[str, str]]:
+    """What is known of a change log."""
+    facts = [("system", found.system_identifier or "not stated")]
+    if found.log_from is not None:
+        facts.append(("log", f"from {found.log_from} to {found.log_to}, timeline {found.timeline}"))
+        facts.append(("commits", _between(found.first_at, found.last_at) or "none seen in its first and last files"))
+    facts.append(("files", f"{found.files or 0:,}"))
+    if found.gaps:
+        facts.append(("gaps", "; ".join(f"from {gap.from_} to {gap.to}" for gap in found.gaps[:MOST_GAPS])))
+    return facts
+
+
+def _between(first: str | None, last: str | None) -> str:
+    """A stretch of time; empty where nothing is known of it."""
+    return f"from {first or 'unknown'} to {last or 'unknown'}" if first or last else ""
+
+
+def _reach(found: Description) -> list[tuple[str, str]]:
+    """Which moments can be reached, as far as the logs were followed."""
+    if found.window is None:
+        return []
+    window = found.window
+    said = f"from {window.from_position} to {window.to_position}"
+    times = _between(window.from_, window.to)
+    return [("can be restored to any moment", f"{said}{', ' + times if times else ''}")]
 
 
 def _databases(found: Description) -> str:
@@ -195,7 +234,16 @@ class _Count:
 
 
 _COUNTS = (
-    _Count("rows", lambda _: True, lambda table: "" if table.rows is None else f"{table.rows:,}"),
+    _Count(
+        "size",
+        lambda tables: any(table.size_bytes is not None for table in tables),
+        lambda table: "" if table.size_bytes is None else size(table.size_bytes),
+    ),
+    _Count(
+        "rows",
+        lambda tables: any(table.rows is not None for table in tables),
+        lambda table: "" if table.rows is None else f"{table.rows:,}",
+    ),
     _Count(
         "damaged",
         lambda tables: any(table.rows_damaged for table in tables),
@@ -215,8 +263,7 @@ _COUNTS = (
 
 
 def _tables_up_to(printer: Printer, tables: tuple[TableSummary, ...], most: int, *, columns: bool) -> None:
-    counted = any(table.rows is not None for table in tables)
-    shown_counts = [column for column in _COUNTS if column.shown(tables)] if counted else []
+    shown_counts = [column for column in _COUNTS if column.shown(tables)]
     rows = []
     for table in tables[:most]:
         cells = [_label(table), *(column.cell(table) for column in shown_counts)]

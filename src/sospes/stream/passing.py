@@ -126,5 +126,17 @@ def digest_of_folder(folder: LocalFolder) -> str:
     return _named(folder_digest(digests).hex())
 
 
+def pass_folder(passed: PassedBytes, folder: LocalFolder, read: Mapping[str, PassedBytes]) -> None:
+    """Tell the digest of a folder, of whose files most were read; what wasn't is read for it, and should be small."""
+    digests: dict[str, str] = {}
+    for name in folder.names():
+        seen, file = read.get(name), folder.file(name)
+        if seen is not None and seen.digest is not None:
+            digests[name] = seen.digest
+        elif file is not None:
+            digests[name] = digest_of(file)
+    passed.known(folder_digest(digests), folder.size)
+
+
 def _named(digest: str) -> str:
     return f"{Digest.FAST}:{digest}"

@@ -20,6 +20,7 @@ class _Archive:
     """PostgreSQL archives with a table of contents: in one file, as a tar, or as a directory."""
 
     name = NAME
+    many = False
     words = Words(
         title="archive",
         whole="yes, all that the contents list",

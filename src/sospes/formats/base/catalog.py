@@ -1,23 +1,51 @@
-"""Names of a cluster's databases, read from the catalog's own pages, without a server.
+"""What a cluster's own catalogs say, read from their pages, without a server: databases, schemas, tables, indexes.
 
 Sources: PostgreSQL, src/include/access/htup_details.h (tuple headers), storage/bufpage.h (line pointers),
-catalog/pg_database.h; utils/cache/relmapper.c for the file map, whose checksum is a CRC-32C.
+access/clog.c (two bits for each transaction), catalog/pg_database.h, pg_namespace.h, pg_class.h;
+utils/cache/relmapper.c for the file map, whose checksum is a CRC-32C.
 """
 
 from __future__ import annotations
 
 import struct
-from collections.abc import Iterator
+from collections.abc import Callable, Iterable, Iterator
+from dataclasses import dataclass
 
-PG_DATABASE = 1262
+PG_DATABASE, PG_CLASS, PG_NAMESPACE, PG_EXTENSION = 1262, 1259, 2615, 3079
 MAP = "global/pg_filenode.map"
 _MAGIC = 0x592717
 _MAPS = {62: 504, 64: 520}
 """Where the checksum of a file map stands, by the number of entries that it has room for."""
 
+_TEXT_LOCALES = 15
+"""Since this version collations stand in the catalog as texts of any length."""
+
 _NORMAL = 1
-_XMAX_INVALID, _XMIN_INVALID, _XMIN_COMMITTED = 0x0800, 0x0200, 0x0100
+_XMIN_COMMITTED, _XMIN_INVALID, _XMAX_COMMITTED, _XMAX_INVALID = 0x0100, 0x0200, 0x0400, 0x0800
 _FROZEN = _XMIN_INVALID | _XMIN_COMMITTED
+_LOCK_ONLY, _IS_MULTI = 0x0080, 0x1000
+_COMMITTED = 1
+_PER_BYTE, _PER_FILE = 4, 32 * 8192 * 4
+
+IsCommitted = Callable[[int], bool]
+"""Whether a transaction was committed."""
+
+KINDS = {
+    "r": "table", "p": "table", "i": "index", "I": "index", "S": "sequence", "v": "view", "m": "materialized view",
+    "t": "side table", "c": "type", "f": "foreign table",
+}  # fmt: skip
+"""Kinds of relations by the catalog's letter; a side table holds the long values of another one."""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Relation:
+    """A row of pg_class: the relation's number, schema, name, file and kind. The file is 0 for a mapped one."""
+
+    oid: int
+    schema: int
+    name: str
+    file: int
+    kind: str
 
 
 def map_holds(data: bytes) -> bool:
@@ -34,35 +62,119 @@ def map_holds(data: bytes) -> bool:
 
 def mapped(data: bytes, relation: int) -> int:
     """The number of a mapped relation's file; its own where the map has none."""
-    count = int.from_bytes(data[4:8], "little")
-    for index in range(min(count, max(_MAPS))):
-        oid, file = struct.unpack_from("<II", data, 8 + index * 8) if len(data) >= 16 + index * 8 else (0, 0)
-        if oid == relation:
-            return int(file)
-    return relation
+    return files_of(data).get(relation, relation)
 
 
-def database_names(pages: bytes, page_size: int) -> list[str]:
-    """The databases in the pages of `pg_database`, as far as their rows are sure to be alive."""
-    names = {}
-    for start in range(0, len(pages) - page_size + 1, page_size):
-        for oid, name in _databases(pages[start : start + page_size]):
-            names[oid] = name
-    return [names[oid] for oid in sorted(names)]
+def files_of(data: bytes) -> dict[int, int]:
+    """Mapped relations with their files."""
+    count = min(int.from_bytes(data[4:8], "little"), max(_MAPS), max(0, len(data) - 8) // 8)
+    return dict(struct.unpack_from("<II", data, 8 + index * 8) for index in range(count))
 
 
-def _databases(page: bytes) -> Iterator[tuple[int, str]]:
+def committed_by(logs: dict[int, bytes]) -> IsCommitted:
+    """Tells from the files of the commit log, by number, whether a transaction was committed."""
+
+    def is_committed(transaction: int) -> bool:
+        if transaction < 3:
+            return transaction == 2  # the one that is older than all others
+        data = logs.get(transaction // _PER_FILE, b"")
+        byte, place = divmod(transaction % _PER_FILE, _PER_BYTE)
+        return byte < len(data) and (data[byte] >> (2 * place)) & 3 == _COMMITTED
+
+    return is_committed
+
+
+def database_names(pages: Iterable[bytes], page_size: int, is_committed: IsCommitted) -> dict[int, str]:
+    """The databases in the pages of `pg_database`, by number."""
+    rows = _rows(pages, page_size, 68, is_committed)
+    return {struct.unpack_from("<I", row)[0]: _name(row, 4) for row in rows}
+
+
+def locales(pages: Iterable[bytes], page_size: int, is_committed: IsCommitted, version: int) -> dict[str, str]:
+    """The collation of each database, with the version of the library it was made with, where the catalog has that."""
+    if version < _TEXT_LOCALES:
+        return {}
+    found = {}
+    for row in _rows(pages, page_size, 96, is_committed, whole=True):
+        begin, columns = row[22], int.from_bytes(row[18:20], "little") & 0x07FF
+        has_nulls = int.from_bytes(row[20:22], "little") & 1
+        shift = version >= 17  # one column more before them, which takes a byte that was padding
+        texts, at = [], begin + 96
+        for column in range(11 + shift, columns):
+            null = has_nulls and not row[23 + column // 8] >> (column % 8) & 1
+            text, at = (None, at) if null else _text(row, at)
+            texts.append(text)
+        if texts and texts[0] is not None:
+            made = texts[-2] if len(texts) > 3 else None  # behind the collations, before the rights
+            found[_name(row[begin:], 4)] = texts[0] + (f" (library version {made})" if made else "")
+    return found
+
+
+def names_of(pages: Iterable[bytes], page_size: int, is_committed: IsCommitted) -> list[str]:
+    """The names in a catalog whose rows begin with a number and a name."""
+    return list(database_names(pages, page_size, is_committed).values())
+
+
+def _text(row: bytes, at: int) -> tuple[str, int]:
+    """A text in a row, short as those are that stand here, and where the next one begins."""
+    if at < len(row) and row[at] & 1:
+        length = row[at] >> 1
+        return row[at + 1 : at + length].decode("utf-8", "replace"), at + length
+    at = (at + 3) & -4
+    length = int.from_bytes(row[at : at + 4], "little") >> 2
+    return row[at + 4 : at + length].decode("utf-8", "replace"), at + max(4, length)
+
+
+def schema_names(pages: Iterable[bytes], page_size: int, is_committed: IsCommitted) -> dict[int, str]:
+    """The schemas in the pages of `pg_namespace`, by number."""
+    return database_names(pages, page_size, is_committed)  # both begin with a number and a name
+
+
+def relations(pages: Iterable[bytes], page_size: int, is_committed: IsCommitted, version: int) -> Iterator[Relation]:
+    """The relations in the pages of `pg_class` of a server of that version."""
+    kind_at = 119 if version >= 18 else 115
+    for row in _rows(pages, page_size, kind_at + 1, is_committed):
+        oid, schema, file = (struct.unpack_from("<I", row, at)[0] for at in (0, 68, 88))
+        yield Relation(oid=oid, schema=schema, name=_name(row, 4), file=file, kind=chr(row[kind_at]))
+
+
+def _name(row: bytes, at: int) -> str:
+    return row[at : at + 64].split(b"\0")[0].decode("utf-8", "replace")
+
+
+def _rows(
+    pages: Iterable[bytes], page_size: int, least: int, is_committed: IsCommitted, *, whole: bool = False
+) -> Iterator[bytes]:
+    """The rows in some pages that are alive, of at least that many bytes, from their first column on, or `whole`."""
+    rest = b""
+    for data in pages:
+        rest += data
+        cut = len(rest) - len(rest) % page_size
+        for start in range(0, cut, page_size):
+            rows = _rows_of(rest[start : start + page_size], least, is_committed)
+            yield from rows if whole else (row[row[22] :] for row in rows)
+        rest = rest[cut:]
+
+
+def _rows_of(page: bytes, least: int, is_committed: IsCommitted) -> Iterator[bytes]:
     lower = int.from_bytes(page[12:14], "little")
     for at in range(24, min(lower, len(page) - 4), 4):
         pointer = int.from_bytes(page[at : at + 4], "little")
         offset, state, length = pointer & 0x7FFF, (pointer >> 15) & 3, pointer >> 17
-        if state != _NORMAL or offset + length > len(page) or length < 24 + 68:
+        if state != _NORMAL or offset + length > len(page) or length < 24:
             continue
         row = page[offset : offset + length]
-        flags, begin = int.from_bytes(row[20:22], "little"), row[22]
-        dead = flags & _FROZEN == _XMIN_INVALID
-        replaced = row[4:8] != bytes(4) and not flags & _XMAX_INVALID
-        if dead or replaced or begin + 68 > length:
-            continue
-        name = row[begin + 4 : begin + 68].split(b"\0")[0]
-        yield int.from_bytes(row[begin : begin + 4], "little"), name.decode("utf-8", "replace")
+        if row[22] + least <= length and _is_alive(row, is_committed):
+            yield row
+
+
+def _is_alive(row: bytes, is_committed: IsCommitted) -> bool:
+    begun, ended = struct.unpack_from("<II", row)
+    flags = int.from_bytes(row[20:22], "little")
+    if flags & _FROZEN == _XMIN_INVALID:
+        return False
+    if not flags & _XMIN_COMMITTED and not is_committed(begun):
+        return False
+    if not ended or flags & (_XMAX_INVALID | _LOCK_ONLY | _IS_MULTI):
+        return True
+    return not (flags & _XMAX_COMMITTED or is_committed(ended))

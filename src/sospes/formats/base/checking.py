@@ -3,19 +3,26 @@
 from __future__ import annotations
 
 import re
+from collections.abc import Iterator
 from dataclasses import dataclass, field
 from typing import IO
 
 from sospes.formats.base import control, label, manifest
 from sospes.formats.base.control import Control, read_control
+from sospes.formats.base.increments import BadIncrement, Increment, length_of_head, read_increment
 from sospes.formats.base.label import Label, read_label
-from sospes.formats.base.log import SEGMENT_NAME, segment_head
 from sospes.formats.base.manifest import SUMS, BadManifest, Manifest, Sum, read_manifest
 from sospes.formats.base.members import Member, Members
-from sospes.formats.base.pages import RELATION, BadPage, Pages
+from sospes.formats.base.pages import BadPage, Pages, file_of
+from sospes.formats.wal.segments import HEAD_BYTES, SegmentHead, segment_head
 from sospes.model.findings import Finding, Place, fault
+from sospes.places.source import READ_SIZE
 
 MAPS = re.compile(r"(?:.*/)?pg_filenode\.map")
+KEPT_LIKE = re.compile(rf"{MAPS.pattern}|pg_wal/[0-9A-F]{{8}}\.history")
+SPOOLED = re.compile(r"pg_wal/[0-9A-F]{24}|base/\d+/(?:1259|2615)|pg_xact/[0-9A-F]{4,}")
+"""Files that are needed once all was read, and too large to be kept in memory."""
+
 KEPT = frozenset(
     {
         control.PATH, label.PATH, manifest.PATH, "PG_VERSION", "standby.signal", "recovery.signal", "postmaster.pid",
@@ -39,11 +46,17 @@ COPY = "take the backup from another copy"
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Seen:
-    """A file that was read: its size in bytes, its checksums by algorithm, and the pages that can't be as they are."""
+    """A file that was read: its size in bytes, its checksums by algorithm, and the pages that can't be as they are.
+
+    newest   the newest change that a page says it has, as an offset in the log, and that page's number
+    problem  why an increment can't be one; empty for all else
+    """
 
     size: int
     sums: dict[str, str]
     bad: tuple[BadPage, ...] = ()
+    newest: tuple[int, int] = (0, 0)
+    problem: str = ""
 
 
 @dataclass(slots=True)
@@ -56,7 +69,7 @@ class Checking:
     seen      all files, by path
     manifest  None where there is none, or it proves nothing: then `unproven` says why
     assumed   pages were read in the usual shape, before the control file said which one it is
-    spool     a file that segments of the log are kept in; None where they are passed over
+    spool     a file that segments of the log and catalogs are kept in; None where they are passed over
     """
 
     members: Members
@@ -70,24 +83,42 @@ class Checking:
     pages: int = 0
     assumed: bool = False
     spool: IO[bytes] | None = None
-    _segments: dict[str, tuple[int, int]] = field(default_factory=dict)
+    _spooled: dict[str, tuple[int, int]] = field(default_factory=dict)
 
     @property
     def has_logs(self) -> bool:
         """Whether there is any log in it."""
-        return bool(self._segments)
+        return any(path.startswith("pg_wal/") for path in self._spooled)
 
-    def segment(self, name: str) -> bytes | None:
-        """A segment of the log that was in it, by its name."""
-        if name not in self._segments or self.spool is None or self.spool.closed:
+    def spooled(self, path: str) -> Iterator[bytes] | None:
+        """The bytes of a segment of the log, or of a catalog, by its path; None where it was not in it."""
+        if path not in self._spooled or self.spool is None or self.spool.closed:
             return None
-        start, size = self._segments[name]
-        self.spool.seek(start)
-        return self.spool.read(size)
+        return self._from_spool(self.spool, *self._spooled[path])
+
+    @staticmethod
+    def _from_spool(spool: IO[bytes], start: int, size: int) -> Iterator[bytes]:
+        for at in range(start, start + size, READ_SIZE):
+            spool.seek(at)
+            yield spool.read(min(READ_SIZE, start + size - at))
+
+    def catalogs(self) -> list[str]:
+        """The paths of catalogs that were kept."""
+        return [path for path in self._spooled if not path.startswith("pg_wal/")]
+
+    def segment(self, name: str) -> Iterator[bytes] | None:
+        """A segment of the log that was in it, by its name."""
+        return self.spooled(f"pg_wal/{name}")
+
+    def segment_head(self, name: str) -> SegmentHead | None:
+        """What the head of a segment says; None where there is none of that name, or it doesn't begin like one."""
+        data = next(self.segment(name) or iter(()), b"")
+        return segment_head(data[:HEAD_BYTES])
 
     def system_of_log(self) -> str | None:
         """The system identifier that the log in it carries."""
-        heads = (segment_head(self.segment(name) or b"") for name in self._segments)
+        names = [path.removeprefix("pg_wal/") for path in self._spooled if path.startswith("pg_wal/")]
+        heads = (self.segment_head(name) for name in names)
         return next((str(head.system) for head in heads if head is not None), None)
 
     def glance(self) -> None:
@@ -132,11 +163,10 @@ class Checking:
     def _take(self, member: Member) -> None:
         """Read one file: its sums, its pages, and what is kept of it."""
         sums = self._sums(member.path)
-        pages = _Paging(self._relation(member.path))
-        keep = bytearray() if member.path in KEPT or MAPS.fullmatch(member.path) else None
-        name = member.path.removeprefix("pg_wal/")
-        log = self.spool if name != member.path and SEGMENT_NAME.fullmatch(name) else None
-        start, size = log.tell() if log is not None else 0, 0
+        pages = self._paging(member.path)
+        keep = bytearray() if member.path in KEPT or KEPT_LIKE.fullmatch(member.path) else None
+        spool = self.spool if SPOOLED.fullmatch(member.path) else None
+        start, size = spool.seek(0, 2) if spool is not None else 0, 0
         for data in member.blocks:
             size += len(data)
             for one in sums.values():
@@ -144,16 +174,18 @@ class Checking:
             pages.take(data)
             if keep is not None and len(keep) < MOST_KEPT:
                 keep += data
-            if log is not None:
-                log.write(data)
+            if spool is not None:
+                spool.write(data)
         self.bytes_read += size
         self.pages += pages.number
         if keep is not None:
             self._keep(member.path, bytes(keep))
-        if log is not None:
-            self._segments[name] = (start, size)
+        if spool is not None:
+            self._spooled[member.path] = (start, size)
         summed = {algorithm: one.hexdigest() for algorithm, one in sums.items()}
-        self.seen[member.path] = Seen(size=size, sums=summed, bad=tuple(pages.bad_ones()))
+        self.seen[member.path] = Seen(
+            size=size, sums=summed, bad=tuple(pages.bad_ones()), newest=pages.newest, problem=pages.problem
+        )
 
     def _sums(self, path: str) -> dict[str, Sum]:
         """The checksums that are taken of a file."""
@@ -162,22 +194,26 @@ class Checking:
         listed = self.manifest.files.get(path)
         return {listed.algorithm: SUMS[listed.algorithm]()} if listed is not None and listed.algorithm else {}
 
-    def _relation(self, path: str) -> Pages | None:
-        """How a file's pages are checked; None for one that has none."""
-        found = RELATION.fullmatch(path)
+    def _paging(self, path: str) -> _Paging:
+        """How a file's pages are checked; one that has none is not cut into pages."""
+        found = file_of(path)
         if found is None:
-            return None
+            return _Paging(None)
         known = self.control  # of a tar it comes last, and all have this shape that weren't built otherwise
         self.assumed = self.assumed or known is None
-        return Pages(
+        per_file = known.segment_pages if known is not None else USUAL[1]
+        pages = Pages(
             page_size=known.page_size if known is not None else USUAL[0],
-            first_block=int(found[3] or 0) * (known.segment_pages if known is not None else USUAL[1]),
+            first_block=found.part * per_file,
             checksums=known is None or known.checksums,
         )
+        return _Increments(pages, per_file) if found.increment else _Paging(pages)
 
 
 class _Paging:
     """Cuts a file into pages, and checks them."""
+
+    problem = ""
 
     def __init__(self, pages: Pages | None) -> None:
         self._pages = pages
@@ -185,18 +221,71 @@ class _Paging:
         self._bad: list[BadPage] = []
         self.number = 0
 
+    @property
+    def newest(self) -> tuple[int, int]:
+        """The newest change that a page says it has, and that page's number."""
+        return self._pages.newest if self._pages is not None else (0, 0)
+
     def take(self, data: bytes) -> None:
         """Take in some bytes."""
-        if self._pages is None:
-            return
+        if self._pages is not None:
+            self._take(self._pages, data)
+
+    def _take(self, pages: Pages, data: bytes) -> None:
         whole = self._rest + data if self._rest else data
-        cut = len(whole) - len(whole) % self._pages.page_size
-        if len(self._bad) < MOST_BAD:
-            self._bad += self._pages.wrong(whole[:cut] if cut < len(whole) else whole, self.number)
-        self.number += cut // self._pages.page_size
+        cut = len(whole) - len(whole) % pages.page_size
+        if len(self._bad) < MOST_BAD and cut:
+            self._bad += self._wrong(pages, whole[:cut] if cut < len(whole) else whole)
+        self.number += cut // pages.page_size
         self._rest = whole[cut:]
+
+    def _wrong(self, pages: Pages, data: bytes) -> Iterator[BadPage]:
+        return pages.wrong(data, self.number)
 
     def bad_ones(self) -> list[BadPage]:
         """The pages that can't be, and a part of one at the end."""
         part = [BadPage(self.number, 0, "it is only a part of a page")] if self._rest else []
         return self._bad[:MOST_BAD] + part
+
+
+class _Increments(_Paging):
+    """Checks a file that holds only some pages, whose numbers stand at its beginning."""
+
+    def __init__(self, pages: Pages, per_file: int) -> None:
+        super().__init__(pages)
+        self._per_file = per_file
+        self._head: Increment | None = None
+        self._begin = bytearray()
+
+    def _take(self, pages: Pages, data: bytes) -> None:
+        if self.problem:
+            return
+        if self._head is None:
+            self._begin += data
+            try:
+                begin = bytes(self._begin)
+                if len(begin) < 12 or len(begin) < length_of_head(begin):
+                    return
+                head = read_increment(begin, pages.page_size, self._per_file)
+            except BadIncrement as bad:
+                self.problem = str(bad)
+                return
+            if len(self._begin) < head.begin:
+                return
+            self._head, data = head, bytes(self._begin[head.begin :])
+        super()._take(pages, data)
+
+    def _wrong(self, pages: Pages, data: bytes) -> Iterator[BadPage]:
+        assert self._head is not None
+        blocks = self._head.blocks[self.number : self.number + len(data) // pages.page_size]
+        count = len(blocks) * pages.page_size
+        return pages.wrong(data[:count], self.number, blocks) if count else iter(())
+
+    def bad_ones(self) -> list[BadPage]:
+        """The pages that can't be; whether there are as many as there should be goes to `problem`."""
+        wanted = len(self._head.blocks) if self._head is not None else None
+        if not self.problem and wanted is None:
+            self.problem = "it is shorter than its head"
+        elif not self.problem and (self.number != wanted or self._rest):
+            self.problem = f"its head names {wanted:,} pages, and {self.number:,} follow"
+        return self._bad[:MOST_BAD]

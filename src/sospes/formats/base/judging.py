@@ -9,13 +9,13 @@ from sospes.formats.base import control as control_file
 from sospes.formats.base import label as label_file
 from sospes.formats.base.catalog import map_holds
 from sospes.formats.base.checking import COPY, MAPS, MOST_BAD, USUAL, Checking, Seen
-from sospes.formats.base.control import Control, State, is_intact, read_control
-from sospes.formats.base.images import Block, block_at
-from sospes.formats.base.label import Label, position
-from sospes.formats.base.log import Log, segment_name
-from sospes.formats.base.manifest import Listed, Manifest, Range
-from sospes.formats.base.pages import BadPage
+from sospes.formats.base.control import State, is_intact, read_control
+from sospes.formats.base.manifest import Listed, Manifest
+from sospes.formats.base.names import Names
+from sospes.formats.base.needed import Following, Reach
+from sospes.formats.base.pages import BadPage, file_of
 from sospes.model.findings import Finding, Place, doubt, fault, note, some
+from sospes.model.moments import position
 
 _UNLISTED = ("pg_wal/", "backup_manifest")
 _BY_SETTINGS = frozenset({"postgresql.auto.conf", "standby.signal", "recovery.signal"})
@@ -25,15 +25,15 @@ PAGES_TOLD = 5
 _SHUT_DOWN = frozenset({State.SHUT_DOWN, State.SHUT_DOWN_IN_RECOVERY})
 
 
-def judged(read: Checking) -> Iterator[Finding]:
-    """All that is wrong, once everything was read."""
+def judged(read: Checking, following: Following | None, names: Names) -> Iterator[Finding]:
+    """All that is wrong, once everything was read; `following` follows its log."""
     yield from control_findings(read)
     for path, data in sorted(read.kept.items()):
         if MAPS.fullmatch(path) and not map_holds(data):
             said = f"{path}: its checksum doesn't hold: tables can't be found by it"
             yield fault("map-damaged", said, COPY, Place(file=path))
     if read.manifest is not None:
-        yield from _against(read, read.manifest)
+        yield from _against(read, read.manifest, names)
     elif read.unproven is not None:
         yield read.unproven
     else:
@@ -42,17 +42,9 @@ def judged(read: Checking) -> Iterator[Finding]:
             "the backup has no manifest: only pages with checksums, the control file and the log are covered",
             "take backups with a manifest, as the server's program does by default",
         )
-    whole: set[Block] = set()
-    logs = [*_logs(read, whole)]
-    yield from _pages(read, whole)
+    logs = [*following.findings()] if following is not None else []
+    yield from _pages(read, following.reach if following is not None else None, names)
     yield from logs
-    if read.label is not None and read.label.follows is not None:
-        begins = position(read.label.follows[0])
-        yield doubt(
-            "base-missing",
-            f"it is incremental: it builds on the backup that begins at {begins}, which was not given",
-            "verify that one, too; only both together can be restored",
-        )
 
 
 def control_findings(read: Checking) -> Iterator[Finding]:
@@ -85,16 +77,17 @@ def control_findings(read: Checking) -> Iterator[Finding]:
         )
 
 
-def _against(read: Checking, manifest: Manifest) -> Iterator[Finding]:
+def _against(read: Checking, manifest: Manifest, names: Names) -> Iterator[Finding]:
     """Every file that the manifest lists, and those that it doesn't."""
     settings = any(path in read.seen for path in ("standby.signal", "recovery.signal"))
     gone = [path for path in manifest.files if path not in read.seen]
     for path in gone[:MOST_BAD]:
-        yield fault("file-missing", f"{path} is in the manifest, and not there", COPY, Place(file=path))
+        said = f"{path} is in the manifest, and not there{names.said(path)}"
+        yield fault("file-missing", said, COPY, names.place(path))
     if len(gone) > MOST_BAD:
         yield fault("file-missing", f"{len(gone) - MOST_BAD:,} more files of the manifest are not there", COPY)
     for path, listed in manifest.files.items():
-        finding = _unlike(path, listed, read.seen[path]) if path in read.seen else None
+        finding = _unlike(path, listed, read.seen[path], names) if path in read.seen else None
         if finding is not None and path in _BY_SETTINGS and settings:
             said = f"{path} was changed when the backup was made ready to follow another server"
             yield note("settings-added", said)
@@ -114,12 +107,13 @@ def _against(read: Checking, manifest: Manifest) -> Iterator[Finding]:
         )
 
 
-def _unlike(path: str, listed: Listed, seen: Seen) -> Finding | None:
+def _unlike(path: str, listed: Listed, seen: Seen, names: Names) -> Finding | None:
     """What a file has otherwise than the manifest says."""
     found = seen.sums.get(listed.algorithm)
-    place = Place(file=path, stored_from=0, stored_to=seen.size)
+    place = replace(names.place(path), stored_from=0, stored_to=seen.size)
+    of = names.said(path)
     if seen.size != listed.size:
-        said = f"{path} has {seen.size:,} bytes, {listed.size:,} are in the manifest"
+        said = f"{path} has {seen.size:,} bytes, {listed.size:,} are in the manifest{of}"
         return fault("file-resized", said, COPY, place)
     if not listed.algorithm or found == listed.checksum:
         return None
@@ -128,95 +122,76 @@ def _unlike(path: str, listed: Listed, seen: Seen) -> Finding | None:
         return doubt("checksum-unread", said, "unpack the tar, and verify the folder", place)
     inside = [f"page {page.number:,}" for page in seen.bad]
     where = f"; it is so in {some(inside, PAGES_TOLD)}" if inside else ""
-    said = f"{path} is not as it was written: its {listed.algorithm} is another one{where}"
+    said = f"{path} is not as it was written: its {listed.algorithm} is another one{where}{of}"
     return fault("checksum-mismatch", said, COPY, place)
 
 
-def _pages(read: Checking, whole: set[Block]) -> Iterator[Finding]:
+def _pages(read: Checking, reach: Reach | None, names: Names) -> Iterator[Finding]:
     """Pages that can't be as they are, in files that are as they were written, or that no manifest covers.
 
-    Those that the log makes `whole` again are no loss.
+    Those that the log makes whole again are no loss.
     """
-    control, label = read.control, read.label
+    control = read.control
     if control is None:
         return
     if read.assumed and (control.page_size, control.segment_pages) != USUAL:
         said = f"its pages have {control.page_size:,} bytes, which a tar says only in the end: they were not checked"
         yield doubt("pages-unread", said, "unpack the tars, and verify the folder")
         return
+    whole = reach.whole if reach is not None else set()
+    end = (reach.consistent or reach.needs.end) if reach is not None and read.label is not None else None
     for path, seen in read.seen.items():
+        of = file_of(path)
+        if of is None:
+            continue
         listed = read.manifest.files.get(path) if read.manifest is not None else None
-        same = listed is not None and seen.sums.get(listed.algorithm) == listed.checksum
-        if not seen.bad or (listed is not None and listed.algorithm and not same):
+        same = listed is not None and bool(listed.algorithm) and seen.sums.get(listed.algorithm) == listed.checksum
+        if listed is not None and listed.algorithm and not same:
             continue  # it is told with the file's checksum
+        if seen.problem:
+            said = f"{path}: {seen.problem}{names.said(path)}"
+            yield fault("increment-damaged", said, COPY, names.place(path))
+        first = of.part * control.segment_pages
         bad = [page for page in seen.bad if control.checksums or not page.is_by_checksum]
-        bad = [page for page in bad if block_at(path, page.number, control.segment_pages) not in whole]
-        told = [_page(path, page, (control, label), same=same) for page in bad]
+        bad = [page for page in bad if of.block(first + page.number) not in whole]
+        told = [_page(path, page, read, names, same=same) for page in bad]
         yield from told[:PAGES_TOLD]
         if len(told) > PAGES_TOLD:
             yield replace(told[PAGES_TOLD], message=f"{path}: {len(told) - PAGES_TOLD:,} more pages that can't be")
+        newest, number = seen.newest
+        if end is not None and newest > end and of.fork is None and of.block(first + number) not in whole:
+            yield _too_new(path, seen.newest, end, names)
 
 
-def _page(path: str, page: BadPage, of: tuple[Control, Label | None], *, same: bool) -> Finding:
+def _too_new(path: str, newest: tuple[int, int], end: int, names: Names) -> Finding:
+    """A page that is newer than the end of the backup that it is in."""
+    return fault(
+        "page-too-new",
+        f"{path}: page {newest[1]:,} says that it was changed at {position(newest[0])}, and the backup ended at "
+        f"{position(end)}: it is of another time, or of another cluster{names.said(path)}",
+        COPY,
+        names.place(path),
+    )
+
+
+def _page(path: str, page: BadPage, read: Checking, names: Names, *, same: bool) -> Finding:
     """A page that can't be: since when, and whether the log may make it whole."""
-    control, label = of
-    begin = page.number * control.page_size
-    place = Place(file=path, stored_from=begin, stored_to=begin + control.page_size)
-    if "_fsm" in path or "_vm" in path:
+    size = read.control.page_size if read.control is not None else USUAL[0]
+    begin = page.number * size
+    place, of = names.place(path), file_of(path)
+    if of is None or not of.increment:
+        place = replace(place, stored_from=begin, stored_to=begin + size)
+    if of is not None and of.fork in {"fsm", "vm"}:
         said = f"{path}: page {page.number:,}: {page.problem}; a server makes such pages anew"
         return note("map-page-damaged", said, place=place)
-    if label is not None and page.log_position >= label.start:
+    what = f"{path}: page {page.number:,}{names.said(path)}: {page.problem}"
+    if read.label is not None and page.log_position >= read.label.start:
         return doubt(
             "page-torn",
-            f"{path}: page {page.number:,}: {page.problem}, and it is newer than the backup's beginning: it may have "
-            "been written while it was copied, and then the log makes it whole",
+            f"{what}, and it is newer than the backup's beginning: it may have been written while it was copied, and "
+            "then the log makes it whole",
             "restore it with the log that belongs to it, and have the server check that table",
             place,
         )
     when = "the manifest agrees with it: it was so when the backup was taken" if same else "nothing says since when"
-    return fault("page-damaged", f"{path}: page {page.number:,}: {page.problem}; {when}", COPY, place)
-
-
-def _logs(read: Checking, whole: set[Block]) -> Iterator[Finding]:
-    """The log that the backup needs before its files agree; if any page is bad, `whole` takes what it makes whole."""
-    control, label = read.control, read.label
-    if control is None:
-        return
-    if read.manifest is not None:
-        for wanted in read.manifest.ranges:
-            yield from _range(read, wanted, (control, None), whole)
-    elif label is not None:
-        # A backup that was taken from a standby has no record of its end: what counts is how far that one had come.
-        by_standby = label.standby and control.consistent
-        wanted = Range(
-            timeline=label.timeline or 1, start=label.start, end=control.consistent if by_standby else 1 << 62
-        )  # fmt: skip
-        yield from _range(read, wanted, (control, None if by_standby else label.start), whole)
-
-
-def _range(read: Checking, wanted: Range, of: tuple[Control, int | None], whole: set[Block]) -> Iterator[Finding]:
-    """A stretch of the log; with the position where a backup began, up to the record of its end."""
-    control, backup = of
-    size = control.log_segment_size
-    log = Log(lambda start: read.segment(segment_name(wanted.timeline, start, size)), size, control.system)
-    followed = log.follow(wanted.start, wanted.end, backup)
-    if any(seen.bad for seen in read.seen.values()):
-        whole |= log.made_whole(wanted.start, followed.end)
-    for problem in log.faults:
-        name = segment_name(wanted.timeline, problem.position - problem.position % size, size)
-        yield fault(
-            "log-damaged",
-            f"the log can't be followed at {position(problem.position)}: {problem.problem}",
-            "take the log from another copy: without it the files can't be made to agree",
-            Place(file=f"pg_wal/{name}", stored_from=problem.position % size),
-        )
-    if log.faults or (followed.end >= wanted.end if backup is None else backup in followed.backup_ends):
-        return
-    first = segment_name(wanted.timeline, log.missing if log.missing is not None else followed.end, size)
-    upto = "the end of the backup" if backup is not None else position(wanted.end)
-    yield doubt(
-        "logs-missing",
-        f"the log that the backup needs is not in it: from {position(wanted.start)} to {upto}; {first} is the first "
-        "segment that is missing, or ends too early",
-        "have the archived log at hand: without it this backup can't be restored",
-    )
+    return fault("page-damaged", f"{what}; {when}", COPY, place)

@@ -8,6 +8,8 @@ from __future__ import annotations
 import re
 from dataclasses import dataclass
 
+from sospes.formats.wal.segments import stated_time
+
 PATH = "backup_label"
 _POSITION = r"([0-9A-F]{1,8})/([0-9A-F]{1,8})"
 _START = re.compile(rf"^START WAL LOCATION: {_POSITION} \(file ([0-9A-F]{{24}})\)$", re.M)
@@ -15,7 +17,7 @@ _CHECKPOINT = re.compile(rf"^CHECKPOINT LOCATION: {_POSITION}$", re.M)
 _TIMELINE = re.compile(r"^START TIMELINE: (\d+)$", re.M)
 _FROM = re.compile(r"^BACKUP FROM: (\w+)$", re.M)
 _METHOD = re.compile(r"^BACKUP METHOD: (.+)$", re.M)
-_TIME = re.compile(r"^START TIME: (\d{4}-\d\d-\d\d) (\d\d:\d\d:\d\d) (\S+)$", re.M)
+_TIME = re.compile(r"^START TIME: (.+)$", re.M)
 _LABEL = re.compile(r"^LABEL: (.*)$", re.M)
 _FOLLOWS = re.compile(rf"^INCREMENTAL FROM LSN: {_POSITION}$", re.M)
 _FOLLOWS_TIMELINE = re.compile(r"^INCREMENTAL FROM TLI: (\d+)$", re.M)
@@ -47,12 +49,11 @@ def read_label(data: bytes) -> Label | None:
         return None
     origin, time, label = _FROM.search(text), _TIME.search(text), _LABEL.search(text)
     follows, follows_timeline = _FOLLOWS.search(text), _FOLLOWS_TIMELINE.search(text)
-    zone = {"UTC": "+00:00", "GMT": "+00:00"}.get(time[3], "") if time else ""
     return Label(
         start=_offset(start),
         checkpoint=_offset(checkpoint),
         timeline=int(timeline[1]) if timeline else int(start[3][:8], 16),
-        started_at=f"{time[1]}T{time[2]}{zone}" if time else None,
+        started_at=stated_time(time[1]) if time else None,
         label=label[1] if label else "",
         standby=origin is not None and origin[1] == "standby",
         follows=(_offset(follows), int(follows_timeline[1]) if follows_timeline else 0) if follows else None,
@@ -61,14 +62,3 @@ def read_label(data: bytes) -> Label | None:
 
 def _offset(found: re.Match[str]) -> int:
     return (int(found[1], 16) << 32) + int(found[2], 16)
-
-
-def position(offset: int) -> str:
-    """A position in the log as the server writes it."""
-    return f"{offset >> 32:X}/{offset & 0xFFFFFFFF:X}"
-
-
-def offset_of(text: str) -> int | None:
-    """A position in the log by its words; None for what is none."""
-    found = re.fullmatch(_POSITION, text.strip().upper())
-    return _offset(found) if found else None

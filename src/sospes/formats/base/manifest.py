@@ -12,7 +12,7 @@ from collections.abc import Callable
 from dataclasses import dataclass
 from typing import Any, Protocol
 
-from sospes.formats.base.label import offset_of
+from sospes.model.moments import offset_of
 
 PATH = "backup_manifest"
 _OWN_DIGEST = re.compile(rb'\n"Manifest-Checksum": "([0-9a-f]*)"\s*\}\s*\Z')

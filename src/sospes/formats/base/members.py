@@ -23,6 +23,9 @@ from sospes.stream.plain import PlainText
 _TABLESPACE = re.compile(r"\d+")
 _SEGMENT = re.compile(r"[0-9A-F]{24}")
 _HEAD_BYTES = 4 << 20
+_MOST_LOOKED_THROUGH = 64 << 20
+"""Bytes of a tar that is looked through for the log that it may hold."""
+
 _COPY = "take the backup from another copy"
 
 
@@ -60,6 +63,10 @@ class Members(Protocol):
 
     def has_logs(self) -> bool:
         """Whether there seems to be a log in it, by names alone."""
+        ...
+
+    def looked_for_logs(self) -> bool | None:
+        """The same, by looking through it where that takes no more than a second; None where it would."""
         ...
 
 
@@ -129,6 +136,9 @@ class Folder:
     def has_logs(self) -> bool:
         return any(_SEGMENT.fullmatch(path.name) for path in (self._root / "pg_wal").glob("*"))
 
+    def looked_for_logs(self) -> bool | None:
+        return self.has_logs()
+
 
 class Tars:
     """Tars: `base.tar`, one for each tablespace called by its number, `pg_wal.tar`; or a single one."""
@@ -181,6 +191,18 @@ class Tars:
 
     def has_logs(self) -> bool:
         return "pg_wal" in self._tars
+
+    def looked_for_logs(self) -> bool | None:
+        base = self._tars.get("base")
+        if self.has_logs() or base is None:
+            return self.has_logs()
+        if base.size is None or base.size > _MOST_LOOKED_THROUGH:
+            return None
+        try:
+            with tarfile.open(fileobj=_Stream(PlainText(base), []), mode="r|") as tar:  # type: ignore[call-overload]
+                return any(_SEGMENT.fullmatch(entry.name.rpartition("pg_wal/")[2]) for entry in tar)
+        except (tarfile.TarError, EOFError):
+            return None
 
 
 def _head_of(source: Source) -> dict[str, bytes]:

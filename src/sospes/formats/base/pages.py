@@ -13,8 +13,11 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
-RELATION = re.compile(r"(?:.*/)?(?:base/\d+|global|PG_[\w.]+/\d+)/(\d+)(?:_(fsm|vm|init))?(?:\.(\d+))?\Z")
-"""Paths of files that are made of pages: the relation's number, its fork, and which part of it this is."""
+RELATION = re.compile(
+    r"(?:pg_tblspc/(?P<space>\d+)/[^/]+/(?P<there>\d+)|base/(?P<base>\d+)|(?P<shared>global))/"
+    r"(?P<increment>INCREMENTAL\.)?(?P<relation>\d+)(?:_(?P<fork>fsm|vm|init))?(?:\.(?P<part>\d+))?\Z"
+)
+"""Paths of files that are made of pages: where they lie, the relation's number, its fork, and which part of it."""
 
 _LANES = 32
 _PRIME = np.uint32(16777619)
@@ -36,6 +39,11 @@ _KNOWN_FLAGS = 0x0007
 _LAYOUT = 4
 
 
+Block = tuple[int, int, int, int, int]
+"""Tablespace, database, relation, fork and number of a block."""
+
+_FORKS = {None: 0, "fsm": 1, "vm": 2, "init": 3}
+_DEFAULT, _GLOBAL = 1663, 1664
 BY_CHECKSUM = "its checksum doesn't hold"
 
 
@@ -56,13 +64,44 @@ class BadPage:
         return self.problem == BY_CHECKSUM
 
 
-def checksums(pages: NDArray[np.uint32], first_block: int) -> NDArray[np.uint16]:
-    """The checksums of pages of shape (pages, words), the first of which is block `first_block` of its relation."""
-    found = [_some(pages[at : at + _AT_ONCE], first_block + at) for at in range(0, len(pages), _AT_ONCE)]
+@dataclass(frozen=True, slots=True, kw_only=True)
+class FileOf:
+    """Of which relation a file of pages is: tablespace, database, its number, its fork, and which part of it.
+
+    increment  it holds only the pages that were changed since another backup
+    """
+
+    space: int
+    database: int
+    relation: int
+    fork: str | None
+    part: int
+    increment: bool
+
+    def block(self, number: int) -> Block:
+        """A block of the relation, by its number, as the log names it."""
+        return self.space, self.database, self.relation, _FORKS[self.fork], number
+
+
+def file_of(path: str) -> FileOf | None:
+    """Of which relation the file at a path of the cluster is; None for a file that is not made of pages."""
+    found = RELATION.fullmatch(path)
+    if found is None:
+        return None
+    space = int(found["space"]) if found["space"] else _GLOBAL if found["shared"] else _DEFAULT
+    return FileOf(
+        space=space, database=int(found["there"] or found["base"] or 0), relation=int(found["relation"]),
+        fork=found["fork"], part=int(found["part"] or 0), increment=bool(found["increment"]),
+    )  # fmt: skip
+
+
+def checksums(pages: NDArray[np.uint32], blocks: NDArray[np.uint32]) -> NDArray[np.uint16]:
+    """The checksums of pages of shape (pages, words), which are those blocks of their relation."""
+    found = [_some(pages[at : at + _AT_ONCE], blocks[at : at + _AT_ONCE]) for at in range(0, len(pages), _AT_ONCE)]
     return np.concatenate(found) if found else np.empty(0, np.uint16)
 
 
-def _some(pages: NDArray[np.uint32], first_block: int) -> NDArray[np.uint16]:
+def _some(pages: NDArray[np.uint32], blocks: NDArray[np.uint32]) -> NDArray[np.uint16]:
     rows = pages.reshape(len(pages), -1, _LANES)
     first = rows[:, 0].copy()
     first[:, 2] &= np.uint32(0xFFFF0000)  # the checksum itself counts as zero
@@ -78,25 +117,29 @@ def _some(pages: NDArray[np.uint32], first_block: int) -> NDArray[np.uint16]:
         np.multiply(sums, _PRIME, out=sums)
         np.bitwise_xor(sums, mixed, out=sums)
     whole = np.bitwise_xor.reduce(sums, axis=1)
-    blocks = np.arange(first_block, first_block + len(pages), dtype=np.uint32)
     found: NDArray[np.uint16] = ((whole ^ blocks) % np.uint32(65535) + np.uint32(1)).astype(np.uint16)
     return found
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
+@dataclass(slots=True, kw_only=True)
 class Pages:
     """How a relation's pages are checked.
 
     first_block  the number of the first page of the file in its relation
     checksums    whether pages have checksums
+    newest       the newest change that any page says it has, as an offset in the log, and that page's number
     """
 
     page_size: int
     first_block: int
     checksums: bool
+    newest: tuple[int, int] = (0, 0)
 
-    def wrong(self, data: bytes, number: int) -> Iterator[BadPage]:
-        """The pages that can't be, in whole pages of a file from page `number` on."""
+    def wrong(self, data: bytes, number: int, blocks: NDArray[np.uint32] | None = None) -> Iterator[BadPage]:
+        """The pages that can't be, in whole pages of a file, of which the first is block `number` of the file.
+
+        Those of an increment are `blocks` of the file, in order.
+        """
         count = len(data) // self.page_size
         if not count:
             return
@@ -107,18 +150,24 @@ class Pages:
         if not used.all():
             used |= words.any(axis=1)
         position = (words[:, 0].astype(np.uint64) << np.uint64(32)) | words[:, 1].astype(np.uint64)
+        if blocks is None:
+            blocks = np.arange(number, number + count, dtype=np.uint32)
         told: dict[int, str] = {}
         if self.checksums:
             stored = half[:, 4]
-            bad = used & (checksums(words, self.first_block + number) != stored)
+            bad = used & (checksums(words, blocks + np.uint32(self.first_block)) != stored)
             told = dict.fromkeys(map(int, np.flatnonzero(bad)), BY_CHECKSUM)
         lower, upper, special, sized = half[:, 6], half[:, 7], half[:, 8], half[:, 9]
         strange = (
             (lower < _HEADER) | (lower > upper) | (upper > special) | (special > self.page_size)
             | ((sized & 0xFF00) != self.page_size) | ((sized & 0xFF) != _LAYOUT)
-            | ((half[:, 5] & ~np.uint16(_KNOWN_FLAGS)) != 0)
+            | ((half[:, 5] & ~np.uint16(_KNOWN_FLAGS)) != 0) | ((special & 7) != 0)
         )  # fmt: skip
         for index in np.flatnonzero(used & strange):
             told.setdefault(int(index), "its header makes no sense")
+        known = np.where(used, position, np.uint64(0))
+        known[list(told)] = 0
+        latest = int(known.argmax())
+        self.newest = max(self.newest, (int(known[latest]), int(blocks[latest])))
         for bad_page, problem in sorted(told.items()):
-            yield BadPage(number + bad_page, int(position[bad_page]), problem)
+            yield BadPage(int(blocks[bad_page]), int(position[bad_page]), problem)

@@ -5,20 +5,22 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from sospes.formats.base import control as control_file
-from sospes.formats.base.catalog import MAP, PG_DATABASE, database_names, mapped
+from sospes.formats.base.chain import Chain, parts_in
 from sospes.formats.base.checking import Checking
 from sospes.formats.base.judging import control_findings, judged
-from sospes.formats.base.label import position
 from sospes.formats.base.members import Members
-from sospes.formats.form import Abilities, Glance, Reader, Want
+from sospes.formats.base.names import Names
+from sospes.formats.base.needed import Following, Reach, needed
+from sospes.formats.form import Abilities, Glance, Reader, Want, everything
 from sospes.model.entries import ContentsEntry, Engine, Entry
-from sospes.model.events import Event, Header, PhysicalHeader
-from sospes.model.findings import Finding
+from sospes.model.events import Event, Header, PhysicalHeader, Relation, Window
+from sospes.model.findings import Finding, note
+from sospes.model.moments import position
 from sospes.model.verdict import Severity
 from sospes.places.local import LocalFolder
 from sospes.places.writing import nameless_file
 from sospes.stream.containers import Block
-from sospes.stream.passing import digest_of, folder_digest
+from sospes.stream.passing import pass_folder
 
 NAME = "pg-base"
 
@@ -36,7 +38,11 @@ class BaseReader:
         self._folder = folder
         self._system_of_log: str | None = None
         self._checking = Checking(members)
+        self._names = Names(self._checking)
+        self._relations: tuple[Relation, ...] | None = None
+        self._reach: Reach | None = None
         self._complete: bool | None = None
+        self._more_read = 0
 
     @property
     def compression(self) -> str | None:
@@ -46,12 +52,12 @@ class BaseReader:
     @property
     def bytes_read(self) -> int:
         """Bytes of files that were read by now."""
-        return self._checking.bytes_read
+        return self._checking.bytes_read + self._more_read
 
     @property
     def plain_bytes(self) -> int:
         """The same: a folder is not packed, and of tars the plain files count."""
-        return self._checking.bytes_read
+        return self.bytes_read
 
     @property
     def header(self) -> Header:
@@ -65,7 +71,7 @@ class BaseReader:
             format=NAME,
             engine=Engine.POSTGRESQL,
             engine_version=version or None,
-            databases=tuple(self._databases()),
+            databases=tuple(name for _, name in sorted(self._names.databases.items())),
             system=system or manifest_system,
             written_at=label.started_at if label is not None else None,
             started_at=label.started_at if label is not None else None,
@@ -83,6 +89,9 @@ class BaseReader:
                 tablespaces=tuple(sorted(self._members.links)),
                 files=len(checking.seen) or None,
                 pages=checking.pages if checking.seen else None,
+                records=self._reach.times.records if self._reach is not None else None,
+                window=self._window(),
+                relations=self._relations,
             ),
         )
 
@@ -94,16 +103,11 @@ class BaseReader:
         if manifest is None:
             return start, None, None
         end = max((one.end for one in manifest.ranges), default=None)
+        start = start if start is not None else min((one.start for one in manifest.ranges), default=None)
         return start, end, str(manifest.system) if manifest.system is not None else None
 
     def _logs_inside(self) -> bool | None:
         return self._members.has_logs() or self._checking.has_logs
-
-    def _databases(self) -> list[str]:
-        kept, control = self._checking.kept, self._checking.control
-        relation = mapped(kept[MAP], PG_DATABASE) if MAP in kept else PG_DATABASE
-        pages = kept.get(f"global/{relation}")
-        return database_names(pages, control.page_size if control is not None else 8192) if pages else []
 
     def stated(self) -> Header:
         """What its small files say."""
@@ -119,29 +123,50 @@ class BaseReader:
         return Glance(header=header, kind=header.kind, findings=findings)
 
     def events(self) -> Iterator[Event]:
-        """Findings about every file, page, and record of the log that it needs."""
+        """Findings about every file, page, and record of the log that it needs; of what it builds on as well."""
+        parts = parts_in(self._want.parts)
         with nameless_file(self._want.work_folder) as spool:
             self._checking.spool = spool
             self._checking.read()
             self._system_of_log = self._checking.system_of_log()
-            found = [*judged(self._checking)]
+            needs = needed(self._checking)
+            following = Following(self._checking, needs, parts.logs) if needs is not None else None
+            found = [*judged(self._checking, following, self._names)]
+            self._reach = following.reach if following is not None else None
+            if self._want.rows is everything:
+                self._relations = tuple(self._names.relations())
         found = [*self._members.findings, *found]
+        if not self._names.databases:
+            self._names.unknown["(all of them)"] = "their catalog is not in it as a whole, or can't be read"
+        for name, why in self._names.unknown.items():
+            found.append(note("catalog-unread", f"databases {name}: their tables can't be named: {why}"))
+        if self._checking.label is not None and self._checking.label.follows is not None:
+            chain = Chain(self._checking, parts)
+            found += chain.findings(self._want.work_folder)
+            self._more_read += chain.bytes_read
+        self._more_read += sum(file.bytes_read for file in parts.logs.files) if parts.logs is not None else 0
         self._sum_up()
         self._complete = not any(finding.severity is Severity.FAULT for finding in found)
         yield from found
+
+    def _window(self) -> Window | None:
+        """What can be reached with the logs that were given with it, once all was read."""
+        reach = self._reach
+        if reach is None or not reach.there or reach.consistent is None or reach.end is None:
+            return None
+        label = self._checking.label
+        return Window(
+            from_=reach.ended_at or (label.started_at if label is not None else None),
+            to=reach.times.last_at or reach.ended_at or (label.started_at if label is not None else None),
+            from_position=position(reach.consistent),
+            to_position=position(max(reach.end, reach.consistent)),
+        )
 
     def _sum_up(self) -> None:
         """The digest of the folder, of what was read in this pass; what was not, a manifest beside tars, is small."""
         if self._want.passed is None or self._folder is None:
             return
-        digests: dict[str, str] = {}
-        for name in self._folder.names():
-            passed, file = self._members.stored.get(name), self._folder.file(name)
-            if passed is not None and passed.digest is not None:
-                digests[name] = passed.digest
-            elif file is not None:
-                digests[name] = digest_of(file)
-        self._want.passed.known(folder_digest(digests), self._folder.size)
+        pass_folder(self._want.passed, self._folder, self._members.stored)
 
     def implied(self) -> Iterator[Entry]:
         """Definitions stand in its catalogs, which only its server reads whole."""

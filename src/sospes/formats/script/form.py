@@ -14,6 +14,7 @@ class _Script:
     """SQL text as backup programs write it, or people; it has no mark of its own, only its words."""
 
     name = NAME
+    many = False
     words = Words(
         title="SQL script",
         whole="yes, the closing line is there",

@@ -15,6 +15,7 @@ class _DatabaseFile:
     """A database file, read by the engine itself."""
 
     name = NAME
+    many = False
     words = Words(title="database file", whole="yes, it is as long as its header says", cut_off="no")
 
     def recognise(self, head: Head) -> bool:

@@ -14,6 +14,7 @@ from sospes.formats.registry import FORMS
 from sospes.model.entries import joined
 from sospes.model.errors import CannotCheck, SospesError
 from sospes.model.findings import Finding, note
+from sospes.model.moments import time_of
 from sospes.model.outcome import Description, Outcome, TableSummary
 from sospes.model.verdict import Verdict
 from sospes.places.local import local_folder
@@ -24,7 +25,7 @@ from sospes.stream.passing import PassedBytes, digest_of, digest_of_folder
 from sospes.work.ledger.proof import Proof, told
 from sospes.work.ledger.store import Ledger
 from sospes.work.ledger.unusual import unusual
-from sospes.work.look.heads import HeadOf, head_of, moment_of
+from sospes.work.look.heads import HeadOf, head_of
 
 MOST_LOOKED_AT = 400
 """Earlier proofs of a lineage that tonight's is held against: several for each night, of two months at least."""
@@ -145,7 +146,7 @@ def _is_streamed(paths: Sequence[Path]) -> bool:
 
 def _dated(head: HeadOf, paths: Sequence[Path], now: datetime) -> str:
     """When the backup was written; its file's own time where it doesn't say."""
-    stated = moment_of(head.written_at)
+    stated = time_of(head.written_at)
     if stated is None:
         stated = now if _is_streamed(paths) else datetime.fromtimestamp(paths[0].stat().st_mtime, UTC)
     return stated.astimezone(UTC).isoformat(timespec="seconds")

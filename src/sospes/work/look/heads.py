@@ -5,11 +5,11 @@ from __future__ import annotations
 import re
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
-from datetime import datetime
 from pathlib import Path
 
 from sospes.formats.form import Glance, nothing
 from sospes.formats.opening import HEAD_SIZE, Opened, Opening, open_backup
+from sospes.formats.physical import physical_file
 from sospes.model.findings import Finding
 from sospes.model.kinds import Kind
 from sospes.model.lineage import Origin, folder_of
@@ -76,7 +76,7 @@ _BEGINNING = re.compile(
 
 def begins_itself(opened: Opened) -> bool:
     """Whether a file is a backup by itself, by its first bytes: then it is no further piece of one before it."""
-    if opened.head.containers:
+    if opened.head.containers or physical_file(opened.head) is not None:
         return True
     return opened.form is not None and _BEGINNING.search(opened.head.plain[:200]) is not None
 
@@ -118,15 +118,3 @@ def _problem(findings: Sequence[Finding]) -> tuple[str | None, bool]:
         return None, False
     worst = max(weighed, key=lambda finding: finding.severity.verdict)
     return worst.message, worst.severity is Severity.FAULT
-
-
-def moment_of(stated: str | None) -> datetime | None:
-    """A time that a backup states; one without a zone counts as this machine's, where most backups are taken.
-
-    None for what is no time.
-    """
-    try:
-        found = datetime.fromisoformat(stated or "")
-        return found.astimezone()
-    except (ValueError, OverflowError, OSError):
-        return None

@@ -3,13 +3,14 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Iterable, Iterator
-from dataclasses import asdict, replace
+from dataclasses import fields, replace
 
 from sospes.formats.opening import Opened
 from sospes.model.entries import Entry
-from sospes.model.events import Batch, Event, Header, Notation, RowsBegin
+from sospes.model.events import Batch, Event, Header, Notation, Relation, RowsBegin
 from sospes.model.findings import Finding, note
-from sospes.model.outcome import Description
+from sospes.model.kinds import Kind
+from sospes.model.outcome import Description, ObjectSummary, TableSummary
 from sospes.model.progress import Doing, Progress
 from sospes.work.look.damage import BREAKS, condensed
 from sospes.work.look.tally import Tally
@@ -60,8 +61,8 @@ def read_through(
         description = replace(
             description,
             kind=kind or description.kind,
-            tables=tally.summaries(),
-            objects=tuple(tally.objects.values()),
+            tables=description.tables or tally.summaries(),
+            objects=description.objects or tuple(tally.objects.values()),
         )
     return (
         replace(description, bytes_read=opened.bytes_read, plain_bytes=opened.plain_bytes),
@@ -85,10 +86,16 @@ def described(opened: Opened, header: Header | None) -> Description:
     """What a header says of a backup, and what its bytes do; of no known form only these."""
     if header is None:
         return Description(name=opened.name, compression=opened.compression, size_bytes=opened.source.size)
-    more = asdict(header.physical) if header.physical is not None else {}
+    more = {one.name: getattr(header.physical, one.name) for one in fields(header.physical)} if header.physical else {}
+    more.pop("relations", None)
+    tables = objects = None
+    if header.physical is not None and header.physical.relations is not None:
+        tables, objects = _related(header.physical.relations)
     return Description(
         name=opened.name,
         **more,
+        tables=tables,
+        objects=objects,
         format=header.format,
         engine=header.engine.value if header.engine else None,
         engine_version=header.engine_version,
@@ -106,3 +113,21 @@ def described(opened: Opened, header: Header | None) -> Description:
         complete=header.complete,
         size_bytes=opened.source.size or opened.bytes_read or None,
     )
+
+
+def _related(relations: tuple[Relation, ...]) -> tuple[tuple[TableSummary, ...], tuple[ObjectSummary, ...]]:
+    """Tables, and all else, of a physical copy: their rows are not counted without a server, their bytes are."""
+    tables = tuple(
+        TableSummary(
+            database=one.database, schema=one.schema, name=one.name, columns=(), column_types=(), rows=None,
+            size_bytes=one.size_bytes,
+        )
+        for one in relations
+        if one.kind == Kind.TABLE
+    )  # fmt: skip
+    objects = tuple(
+        ObjectSummary(kind=one.kind, database=one.database, schema=one.schema, name=one.name, size_bytes=one.size_bytes)
+        for one in relations
+        if one.kind != Kind.TABLE
+    )
+    return tables, objects

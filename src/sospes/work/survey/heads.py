@@ -30,7 +30,7 @@ FEW = 40
 SIDE_COPY_TABLE = "sospes_backup"
 """The table by which a kept side copy is known."""
 
-VERSION = 1
+VERSION = 2
 _COMPANIONS = (
     re.compile(rb"START WAL LOCATION: [0-9A-F]+/[0-9A-F]+ \(file [0-9A-F]{24}\)"),
     re.compile(rb'\{\s*"PostgreSQL-Backup-Manifest-Version"'),
@@ -121,8 +121,7 @@ def read_one(candidate: FileSet, opening: Opening) -> Iterator[Head]:
 
 def _begins(path: Path, opening: Opening) -> bool:
     """Whether a file is something by itself, by its first bytes: then it is no further piece."""
-    opened = open_head([path], opening)
-    return begins_itself(opened) or physical_file(opened.head) is not None
+    return begins_itself(open_head([path], opening))
 
 
 def _head(candidate: FileSet, opening: Opening) -> Head:
@@ -135,7 +134,8 @@ def _head(candidate: FileSet, opening: Opening) -> Head:
         opened = open_head(candidate.paths, opening)
         if (physical := physical_file(opened.head)) is not None:
             head = replace(_physical_head(physical), compression=opened.compression)
-            return Head(candidate, head, physical=True, position=physical.position, reason=physical.reason)
+            is_unread = bool(physical.reason)
+            return Head(candidate, head, is_unread, physical.position, physical.reason or None)
     else:
         opened = open_head(candidate.paths, opening)
     head = head_in(opened)

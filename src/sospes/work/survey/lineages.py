@@ -7,11 +7,12 @@ from dataclasses import dataclass
 from datetime import UTC, datetime
 from pathlib import Path
 
+from sospes.model.events import Gap, Window
 from sospes.model.findings import Finding, Place, doubt, fault, note, some
 from sospes.model.lineage import Lineages, Origin
+from sospes.model.moments import position, time_of
 from sospes.model.spans import Spread
 from sospes.places.volumes import Volume
-from sospes.work.look.heads import moment_of
 from sospes.work.survey.heads import Head
 
 MOST_NAMED = 4
@@ -23,24 +24,6 @@ class Kept:
 
     wanted: int
     there: int
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Window:
-    """From the earliest to the latest moment that a restore can reach, as far as heads tell; None where unknown."""
-
-    from_: str | None
-    to: str | None
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Gap:
-    """A stretch of a change log that is nowhere: the files around it, and the positions from where to where."""
-
-    after: str
-    before: str
-    from_: str
-    to: str
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -106,7 +89,7 @@ class Lineage:
 
 def dated(head: Head) -> tuple[datetime, bool]:
     """When a backup was written, and whether it says so itself."""
-    stated = moment_of(head.head.written_at)
+    stated = time_of(head.head.written_at)
     return (stated, True) if stated is not None else (datetime.fromtimestamp(head.candidate.changed, UTC), False)
 
 
@@ -227,7 +210,7 @@ def _gaps(logs: Sequence[Member]) -> Iterator[Gap]:
 
 
 def _position(timeline: int, offset: int) -> str:
-    return f"timeline {timeline}, {offset >> 32:X}/{offset & 0xFFFFFFFF:X}"
+    return f"timeline {timeline}, {position(offset)}"
 
 
 def _gap_findings(gaps: Sequence[Gap]) -> Iterator[Finding]:

@@ -67,7 +67,7 @@ def _listed(place: Path) -> tuple[Iterable[list[Path]], list[Path]]:
 
 def _is_one(folder: Path) -> bool:
     """Whether a folder is one backup."""
-    return any(form.is_folder(folder) for form in FORMS) or physical_folder(folder) is not None
+    return any(form.is_folder(folder) for form in FORMS if not form.many) or physical_folder(folder) is not None
 
 
 def _grouped(files: Sequence[Path]) -> Iterator[list[Path]]:

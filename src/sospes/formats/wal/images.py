@@ -6,10 +6,7 @@ the backup began. Source: PostgreSQL, src/include/access/xlogrecord.h, block hea
 
 from __future__ import annotations
 
-import re
 import struct
-
-from sospes.formats.base.pages import RELATION
 
 Block = tuple[int, int, int, int, int]
 """Tablespace, database, relation, fork and number of a block."""
@@ -23,9 +20,6 @@ _COMPRESSED = {False: 0x02, True: 0x1C}
 """Bits that say that an image is compressed: before version 15, and since."""
 
 _SINCE_15 = 0xD110
-_FORKS = {None: 0, "fsm": 1, "vm": 2, "init": 3}
-_DEFAULT, _GLOBAL = 1663, 1664
-_PLACED = re.compile(r"(?:pg_tblspc/(\d+)/[^/]+/|(base)/|(global)/)(?:(\d+)/)?(\d+)(?:_(?:fsm|vm|init))?(?:\.\d+)?\Z")
 
 
 def blocks_of(record: memoryview, magic: int) -> list[Block]:
@@ -58,13 +52,3 @@ def blocks_of(record: memoryview, magic: int) -> list[Block]:
     except (IndexError, struct.error):
         return found
     return found
-
-
-def block_at(path: str, page: int, per_file: int) -> Block | None:
-    """The block that a page of a file is, by the file's path in the cluster; None for other files."""
-    placed, named = _PLACED.fullmatch(path), RELATION.fullmatch(path)
-    if placed is None or named is None:
-        return None
-    tablespace = int(placed[1]) if placed[1] else _GLOBAL if placed[3] else _DEFAULT
-    number = int(named[3] or 0) * per_file + page
-    return tablespace, int(placed[4] or 0), int(named[1]), _FORKS[named[2]], number

@@ -1,0 +1,270 @@
+"""Gathers files of a log's archive: told by what is in them, put in order by timeline and position.
+
+A segment's first page carries the timeline that it was begun on, which for the first segment of a new timeline is the
+parent's; so of which timeline a segment is, its name says where that fits its bytes, and its first page otherwise.
+"""
+
+from __future__ import annotations
+
+import io
+import os
+import re
+import zlib
+from collections.abc import Iterable, Iterator, Sequence
+from dataclasses import dataclass, field
+from itertools import islice
+from pathlib import Path
+
+from sospes.formats.wal.segments import (
+    HEAD_BYTES,
+    NAMED_AS_HISTORY,
+    NAMED_AS_SEGMENT,
+    BackupNote,
+    History,
+    SegmentHead,
+    named,
+    read_history,
+    read_note,
+    segment_head,
+    segment_name,
+)  # fmt: skip
+from sospes.model.errors import CannotCheck, NotFound
+from sospes.model.findings import Finding
+from sospes.places.local import local_files
+from sospes.places.source import Source
+from sospes.places.streamed import Streamed
+from sospes.stream.containers import Block, container_of
+from sospes.stream.plain import PlainText
+
+_PACKED_HEAD = 1 << 13
+"""Bytes of a packed file's beginning that give the head of what is inside."""
+
+_LARGEST_BLOCK = 1 << 20
+_MOST_SMALL = 1 << 20
+"""Bytes that a history or a note has at most."""
+
+_SMALL = re.compile(rb"START WAL LOCATION: |[ \t]*(?:#[^\n]*\n\s*)*\d+\t[0-9A-F]+/[0-9A-F]+")
+
+
+@dataclass(slots=True)
+class LogFile:
+    """One file that holds a segment.
+
+    source    its stored bytes
+    timeline  that the segment is of
+    named_as  timeline and position that its name stands for; None for other names
+    partial   its name says that it is the unfinished end of a timeline
+    stored    bytes as it lies; `packed` says how it is packed
+    findings  what unpacking it found, once it was read
+    """
+
+    source: Source
+    head: SegmentHead
+    timeline: int
+    named_as: tuple[int, int] | None
+    partial: bool
+    stored: int | None
+    packed: str | None
+    findings: list[Finding] = field(default_factory=list)
+    bytes_read: int = 0
+
+    @property
+    def name(self) -> str:
+        """What people call it."""
+        return Path(self.source.name).name
+
+    @property
+    def own_name(self) -> str:
+        """The name that a server looks for."""
+        return segment_name(self.timeline, self.head.start, self.head.size)
+
+    @property
+    def is_misnamed(self) -> bool:
+        """Whether its name stands for another segment than its bytes."""
+        return self.named_as is not None and self.named_as[1] != self.head.start
+
+    def blocks(self) -> Iterator[bytes]:
+        """Its plain bytes; what is found in its container is kept."""
+        read = 0
+        if self.packed is None:
+            for data in self.source.blocks():
+                read += len(data)
+                self.bytes_read = max(self.bytes_read, read)
+                yield data
+            return
+        self.findings.clear()
+        text = PlainText(self.source)
+        for block in text.blocks():
+            if isinstance(block, Block):
+                yield block.data
+            else:
+                self.findings.append(block.at(file=self.source.name))
+        self.bytes_read = text.bytes_read
+
+
+@dataclass(slots=True)
+class Logs:
+    """What lies in some places of a log's archive.
+
+    segments   files by system identifier, timeline and position; several where there are copies, the best one first
+    histories  of timelines, by number, with their files
+    notes      about backups
+    others     files that are none of it
+    unread     files that could not be read, and why
+    """
+
+    segments: dict[tuple[int, int, int], list[LogFile]] = field(default_factory=dict)
+    histories: dict[int, tuple[History, Path]] = field(default_factory=dict)
+    notes: list[tuple[BackupNote, Path]] = field(default_factory=list)
+    others: list[Path] = field(default_factory=list)
+    unread: list[tuple[Path, str]] = field(default_factory=list)
+    small_bytes: int = 0
+
+    @property
+    def files(self) -> list[LogFile]:
+        """All files that hold segments, in order of cluster, timeline and position."""
+        return [file for key in sorted(self.segments) for file in self.segments[key]]
+
+    @property
+    def systems(self) -> list[int]:
+        """The system identifiers of the clusters that segments are of."""
+        return sorted({system for system, _, _ in self.segments})
+
+    def add(self, path: Path) -> None:
+        """Take in one file."""
+        try:
+            told = _told(path)
+        except OSError as error:
+            self.unread.append((path, error.strerror or str(error)))
+            return
+        except (CannotCheck, NotFound) as error:
+            self.unread.append((path, error.problem))
+            return
+        self.put(told, path)
+
+    def add_all(self, other: Logs) -> None:
+        """Take in what was gathered elsewhere."""
+        for copies in other.segments.values():
+            for file in copies:
+                self.put(file, Path(file.source.name))
+        for history, path in other.histories.values():
+            self.histories.setdefault(history.timeline, (history, path))
+        self.notes += other.notes
+        self.unread += other.unread
+
+    def put(self, told: LogFile | History | BackupNote | None, path: Path) -> None:
+        """Take in a file that was told."""
+        if isinstance(told, LogFile):
+            copies = self.segments.setdefault((told.head.system, told.timeline, told.head.start), [])
+            copies.append(told)
+            copies.sort(key=lambda file: (file.is_misnamed, file.partial, file.name))
+        elif isinstance(told, History):
+            self.histories[told.timeline] = (told, path)
+            self.small_bytes += _size_of(path)
+        elif isinstance(told, BackupNote):
+            self.notes.append((told, path))
+            self.small_bytes += _size_of(path)
+        else:
+            self.others.append(path)
+
+
+def _size_of(path: Path) -> int:
+    return path.stat().st_size if path.is_file() else 0
+
+
+def gather(places: Sequence[Path]) -> Logs:
+    """All logs in some files and folders, and in the folders in those. Links are followed only if they are named.
+
+    Raises NotFound for a place that isn't there.
+    """
+    logs = Logs()
+    for place in places:
+        if not place.exists():
+            raise NotFound(f"{place}: no such file or folder", "check the path")
+        for path in _below(place) if place.is_dir() else [place]:
+            logs.add(path)
+    return logs
+
+
+def holds_logs(folder: Path) -> bool:
+    """Whether a folder is one of logs: among its first files some are segments, by their names and their bytes."""
+    try:
+        with os.scandir(folder) as entries:
+            files = [entry for entry in islice(entries, _LOOKED_AT) if entry.is_file(follow_symlinks=False)]
+        likely = [Path(entry.path) for entry in files if NAMED_AS_SEGMENT.match(entry.name)]
+        return any(isinstance(_told(path), LogFile) for path in likely[:_TRIED])
+    except (OSError, CannotCheck):
+        return False
+
+
+_LOOKED_AT, _TRIED = 200, 5
+
+
+def _below(folder: Path) -> Iterable[Path]:
+    for root, folders, names in os.walk(folder):
+        folders.sort()
+        for name in sorted(names):
+            path = Path(root, name)
+            if path.is_file() and not path.is_symlink():
+                yield path
+
+
+def _told(path: Path) -> LogFile | History | BackupNote | None:
+    """What a file is; None for anything else. Raises OSError or CannotCheck where it can't be read."""
+    with path.open("rb", buffering=0) as file:
+        start, size = file.read(_PACKED_HEAD), os.fstat(file.fileno()).st_size
+        container = container_of(start)
+        plain = start if container is None else _unpacked(start, container.name)
+        if not plain and container is not None:  # of some nothing comes out before a large block is there
+            plain = _unpacked(start + file.read(_LARGEST_BLOCK), container.name)
+    head = segment_head(plain[:HEAD_BYTES])
+    if head is None:
+        return _small(path, plain, size) if _SMALL.match(plain) else None
+    return log_file(local_files([path]), head, container.name if container else None)
+
+
+def log_file(source: Source, head: SegmentHead, packed: str | None) -> LogFile:
+    """A file that holds a segment, by its head and its name."""
+    said = named(Path(source.name).name, head.size)
+    timeline = said[0] if said is not None and said[0] >= head.timeline and said[1] == head.start else head.timeline
+    return LogFile(
+        source=source, head=head, timeline=timeline, named_as=said[:2] if said else None,
+        partial=bool(said and said[2]), stored=source.size, packed=packed,
+    )  # fmt: skip
+
+
+def _unpacked(start: bytes, container: str) -> bytes:
+    """The beginning of what is packed, from a file's first bytes."""
+    if container == "gzip":  # nearly all, and much faster like this
+        try:
+            return zlib.decompressobj(31).decompress(start, 1024)
+        except zlib.error:
+            return b""
+    for block in PlainText(Streamed("head", io.BytesIO(start))).blocks():
+        if isinstance(block, Block) and block.data:
+            return block.data[:_PACKED_HEAD]
+    return b""
+
+
+def _small(path: Path, plain: bytes, size: int) -> History | BackupNote | None:
+    """A timeline's history, or a note about a backup, packed or not."""
+    if size > _MOST_SMALL:
+        return None
+    return small_of(path.name, plain if size < _PACKED_HEAD and plain else small_file(local_files([path])))
+
+
+def small_of(name: str, plain: bytes) -> History | BackupNote | None:
+    """A timeline's history, or a note about a backup. Which timeline a history is of, only its file's name says."""
+    found = NAMED_AS_HISTORY.match(name)
+    return read_note(plain) or (read_history(int(found[1], 16), plain) if found else None)
+
+
+def is_small(plain: bytes) -> bool:
+    """Whether a text is a timeline's history, or a note about a backup."""
+    return bool(_SMALL.match(plain)) and (read_note(plain) is not None or read_history(1 << 32, plain) is not None)
+
+
+def small_file(source: Source) -> bytes:
+    """The plain bytes of a small file."""
+    parts = [block.data for block in PlainText(source).blocks() if isinstance(block, Block)]
+    return b"".join(parts)[:_MOST_SMALL]

@@ -1,0 +1,79 @@
+"""What records of the log tell of moments: commits with their times, restore points, ends of backups.
+
+Source: PostgreSQL, src/include/access/xact.h (xl_xact_commit, xl_xact_abort), xlog_internal.h (xl_restore_point).
+"""
+
+from __future__ import annotations
+
+import struct
+from collections.abc import Iterator
+from dataclasses import dataclass
+
+import numpy as np
+from numpy.typing import NDArray
+
+from sospes.formats.wal.records import BACKUP_END, HEADER, KIND, TRANSACTION, XLOG, Records
+
+_COMMIT, _ABORT, _COMMIT_PREPARED, _ABORT_PREPARED = 0x00, 0x20, 0x30, 0x40
+_WHAT = 0x70
+_RESTORE_POINT = 0x70
+_SHORT_DATA, _LONG_DATA, _ORIGIN, _TOP_TRANSACTION = 255, 254, 253, 252
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Commits:
+    """Ends of transactions, in arrays of shape (commits,): which record, when in microseconds since 2000, and whether
+    they were committed."""
+
+    indexes: NDArray[np.int64]
+    times: NDArray[np.int64]
+    committed: NDArray[np.bool_]
+
+
+def commits_in(records: Records) -> Commits:
+    """All ends of transactions among some records."""
+    what = records.kinds & _WHAT
+    ended = (what == _COMMIT) | (what == _ABORT) | (what == _COMMIT_PREPARED) | (what == _ABORT_PREPARED)
+    indexes = np.flatnonzero((records.managers == TRANSACTION) & ended)
+    text = np.frombuffer(records.text, np.uint8)
+    starts = records.starts[indexes]
+    times = np.zeros(len(indexes), np.int64)
+    plain = text[starts + HEADER] == _SHORT_DATA  # nothing but the main data, as nearly always
+    times[plain] = text[starts[plain][:, None] + HEADER + 2 + np.arange(8)].copy().view("<i8")[:, 0]
+    for place in np.flatnonzero(~plain):
+        times[place] = struct.unpack_from("<q", main_data(records.record(int(indexes[place]))) + bytes(8))[0]
+    committed = np.isin(what[indexes], (_COMMIT, _COMMIT_PREPARED))
+    return Commits(indexes=indexes, times=times, committed=committed)
+
+
+def main_data(record: memoryview) -> bytes:
+    """The main data of a record that has no blocks; empty where it has any, or none."""
+    at = HEADER
+    while at < len(record):
+        kind = record[at]
+        if kind == _SHORT_DATA:
+            return bytes(record[at + 2 : at + 2 + record[at + 1]])
+        if kind == _LONG_DATA:
+            length = struct.unpack_from("<I", record, at + 1)[0]
+            return bytes(record[at + 5 : at + 5 + length])
+        if kind not in {_ORIGIN, _TOP_TRANSACTION}:
+            return b""
+        at += 3 if kind == _ORIGIN else 5
+    return b""
+
+
+def restore_points_in(records: Records) -> Iterator[tuple[int, int, str]]:
+    """Named restore points: the position behind the record, when in microseconds since 2000, and the name."""
+    for index in np.flatnonzero((records.managers == XLOG) & (records.kinds & KIND == _RESTORE_POINT)):
+        data = main_data(records.record(int(index)))
+        if len(data) >= 72:
+            name = data[8:72].split(b"\0")[0].decode("utf-8", "replace")
+            yield int(records.ends[index]), struct.unpack_from("<q", data)[0], name
+
+
+def backup_ends_in(records: Records) -> Iterator[tuple[int, int]]:
+    """Ends of backups: where the backup began, and the position behind the record."""
+    for index in np.flatnonzero((records.managers == XLOG) & (records.kinds & KIND == BACKUP_END)):
+        data = main_data(records.record(int(index)))
+        if len(data) >= 8:
+            yield struct.unpack_from("<Q", data)[0], int(records.ends[index])
