@@ -19,6 +19,7 @@ import pytest
 
 from sospes.cli.main import main
 from tests.servers import MariadbServer, PostgresServer, postgres_folders
+from tests.worlds import World, make_world
 
 hypothesis.settings.register_profile(  # how long an example takes says how busy the machine is, and nothing else
     "patient", deadline=None, suppress_health_check=[hypothesis.HealthCheck.too_slow]
@@ -131,6 +132,14 @@ def postgres() -> Iterator[PostgresServer]:
         server.run_sql("postgres", "CREATE DATABASE harbour")
         server.run_sql("harbour", (INPUTS / "nasty_postgresql.sql").read_text())
         yield server
+
+
+@pytest.fixture(scope="session")
+def world(tmp_path_factory: pytest.TempPathFactory) -> World:
+    """A base backup and the log that follows it."""
+    if not postgres_folders():
+        _servers_or_skip("no PostgreSQL server binaries on this machine")
+    return make_world(folder_for_all(tmp_path_factory.mktemp("world")))
 
 
 @pytest.fixture(scope="session")

@@ -16,11 +16,12 @@ from pathlib import Path
 from typing import Any
 
 import crc32c
+import numpy as np
 import psycopg
 import pytest
 
 from sospes.formats.base.label import read_label
-from sospes.formats.base.pages import RELATION
+from sospes.formats.base.pages import RELATION, checksums
 from tests.conftest import Run, _servers_or_skip, folder_for_all, sospes, verdict_of
 from tests.servers import PostgresServer, _run, postgres_folders
 
@@ -513,3 +514,118 @@ def test_taken_from_a_standby(tmp_path: Path, options: list[str]) -> None:
 
     run = verified(target)
     assert run.code == 0, run.document["findings"]
+
+
+def catalogued(server: PostgresServer) -> dict[tuple[str, str], str]:
+    """The files of everybody's tables and indexes, as the server tells them."""
+    sql = (
+        "SELECT n.nspname, c.relname, pg_relation_filepath(c.oid) FROM pg_class c JOIN pg_namespace n "
+        "ON n.oid = c.relnamespace WHERE relkind IN ('r', 'i', 'm') AND nspname !~ '^pg_|^information'"
+    )
+    lines = server.query("postgres", sql).decode().splitlines()
+    return {(line.split("|")[0], line.split("|")[1]): line.split("|")[2] for line in lines}
+
+
+@pytest.fixture(scope="module")
+def named(cluster: PostgresServer, tmp_path_factory: pytest.TempPathFactory) -> tuple[Path, dict[tuple[str, str], str]]:
+    """A base backup of tables with names, some of them rewritten, moved, rolled back; and their files."""
+    cluster.run_sql(
+        "postgres",
+        """CREATE SCHEMA "the pier"; CREATE TABLE "the pier"."Rett""er" (id integer, log text);
+        INSERT INTO "the pier"."Rett""er" SELECT n, 'x' FROM generate_series(1, 500) n;
+        INSERT INTO "the pier"."Rett""er" SELECT 0, string_agg(md5(n::text), '') FROM generate_series(1, 3000) n;
+        CREATE INDEX "by log" ON "the pier"."Rett""er" (id);
+        CREATE TABLE rewritten (id integer); INSERT INTO rewritten VALUES (1); VACUUM FULL rewritten;
+        CREATE MATERIALIZED VIEW seen AS SELECT 1 AS one;
+        BEGIN; CREATE TABLE gone_again (id integer); ROLLBACK;
+        CREATE TABLE dropped (id integer); DROP TABLE dropped;
+        ALTER TABLE rewritten RENAME TO renamed; CHECKPOINT;""",
+    )
+    backup = cluster.base_backup(folder_for_all(tmp_path_factory.mktemp("named")) / "base", "--no-manifest")
+    return backup, catalogued(cluster)
+
+
+def test_names_of_tables_come_from_the_catalogs_own_pages(named: tuple[Path, dict[tuple[str, str], str]]) -> None:
+    backup, files = named
+    found = sospes("inspect", backup, "--contents", "--json").document["result"]
+
+    both = [*found["tables"], *found["objects"]]
+    told = {(item["schema"], item["name"]) for item in both if item.get("kind") not in {"sequence"}}
+    assert told == set(files)
+    table = next(item for item in found["tables"] if item["name"] == 'Rett"er')
+    assert (table["database"], table["rows"]) == ("postgres", None)
+    size = (backup / files["the pier", 'Rett"er']).stat().st_size
+    assert table["size_bytes"] > size  # what holds its long values counts, too
+    assert {item["kind"] for item in found["objects"]} >= {"index", "materialized view"}
+    out = sospes("inspect", backup, "--contents").out
+    assert 'the pier.Rett"er' in out and "gone_again" not in out and "dropped" not in out
+
+
+def test_damage_names_the_table_that_it_is_in(named: tuple[Path, dict[tuple[str, str], str]], tmp_path: Path) -> None:
+    backup, files = named
+    copy = Path(shutil.copytree(backup, tmp_path / "copy"))
+    for name, kind in ((("the pier", "by log"), "index"), (("the pier", 'Rett"er'), "table")):
+        flip(copy / files[name], 8192 + 4000 if kind == "table" else 6000)
+        run = verified(copy)
+        place = next(item["place"] for item in run.document["findings"] if item["place"]["table"] == name[1])
+        assert (run.code, place["database"], place["schema"]) == (1, "postgres", "the pier")
+        assert any(f"{kind} the pier.{name[1]}" in finding["message"] for finding in run.document["findings"])
+
+
+def test_catalogs_that_cannot_be_read_are_said(plain: Path, copy: Path) -> None:
+    name = next((copy / "global").glob("1262")).name
+    data = bytearray((copy / "global" / name).read_bytes())
+    data[12:14] = b"\0\0"
+    (copy / "global" / name).write_bytes(data)
+    assert "catalog-unread" in [finding["code"] for finding in verified(copy).document["findings"]]
+
+
+def test_a_page_that_is_newer_than_the_backup(cluster: PostgresServer, copy: Path) -> None:
+    """Its checksum holds, as it is a page of the same table at another time."""
+    path = relation(copy)
+    page = bytearray(path.read_bytes()[:8192])
+    struct.pack_into("<II", page, 0, 0xFF, 0)
+    words = np.frombuffer(bytes(page), "<u4").reshape(1, -1)
+    part = int(path.suffix[1:]) if path.suffix else 0
+    struct.pack_into("<H", page, 8, int(checksums(words, np.array([part * 131072], np.uint32))[0]))
+    with path.open("r+b") as file:
+        file.write(page)
+    (copy / "backup_manifest").unlink()
+
+    run = verified(copy)
+
+    assert (run.code, run.codes) == (1, ["page-too-new"])
+
+
+def test_a_label_of_another_backup(copy: Path) -> None:
+    label = copy / "backup_label"
+    text = label.read_text()
+    start = read_label(text.encode())
+    assert start is not None
+    (copy / "backup_manifest").unlink()
+    label.write_text(text.replace("START WAL LOCATION: 0/", "START WAL LOCATION: FF/"))
+    assert "label-foreign" in verified(copy).codes
+    label.write_text(text.replace("BACKUP FROM: primary", "BACKUP FROM: standby"))
+    assert "label-foreign" in verified(copy).codes
+    label.write_text(text)
+    (copy / "PG_VERSION").write_text("17\n")
+    assert "version-foreign" in verified(copy).codes
+
+
+def test_a_snapshot_whose_last_record_is_torn(tmp_path: Path) -> None:
+    """A server that was killed, and copied in one moment: what it had not ended to write is no fault."""
+    with PostgresServer(None, "--data-checksums", "--wal-segsize=1") as server:
+        server.run_sql("postgres", FILL)
+        server.stop()
+        copy = Path(shutil.copytree(server.folder / "data", tmp_path / "copy"))
+    run = verified(copy)
+    assert run.code == 3 and set(run.codes) <= {"label-missing", "server-running"}, run.document["findings"]
+
+    segment = sorted(path for path in (copy / "pg_wal").iterdir() if len(path.name) == 24)
+    filled = [path for path in segment if path.read_bytes().strip(b"\0")]
+    data = bytearray(filled[-1].read_bytes())
+    end = len(data.rstrip(b"\0"))
+    data[end - 8] ^= 1
+    filled[-1].write_bytes(data)
+    found = [finding["code"] for finding in verified(copy).document["findings"]]
+    assert "log-ends-torn" in found or "log-damaged" not in found

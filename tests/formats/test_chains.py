@@ -203,3 +203,32 @@ def test_checksums_are_of_the_pages_own_numbers() -> None:
     inorder = checksums(pages, np.array([0, 1, 2], np.uint32))
     apart = checksums(pages, np.array([0, 7, 2], np.uint32))
     assert inorder[0] == apart[0] and inorder[1] != apart[1] and inorder[2] == apart[2]
+
+
+@newer
+def test_survey_and_drill_know_chains(copy: Chain, tmp_path: Path) -> None:
+    """The newest backup of a lineage may be an incremental one, if all is there that it builds on."""
+    places = copy.full.parent
+    shutil.rmtree(copy.tar)
+    found = sospes("survey", places, "--json").document["result"]["lineages"][0]
+    assert (found["newest"], found["kinds"]) == (
+        str(copy.second),
+        ["full", "incremental", "log"][: len(found["kinds"])],
+    )
+    (tmp_path / "night.toml").write_text(f'[[target]]\nname = "pier"\nplaces = ["{places}"]\nrung = "intact"\n')
+    drilled = sospes("drill", tmp_path / "night.toml", "--json")
+    assert drilled.code == 0, drilled.document["findings"]
+    assert drilled.document["result"]["targets"][0]["backup"] == str(copy.second)
+    assert drilled.document["result"]["targets"][0]["rung"] == "intact"
+
+    shutil.rmtree(copy.first)
+    run = sospes("survey", places, "--json")
+    assert (run.code, run.codes) == (3, ["chain-broken"])
+    assert run.document["result"]["lineages"][0]["newest"] == str(copy.full)
+
+
+def test_a_form_that_has_no_parts_says_so() -> None:
+    dump = Path(__file__).parents[1] / "dumps" / "postgresql-18.sql"
+    run = verified(dump, "--with", dump.parent)
+    assert (run.code, run.document["findings"][0]["code"]) == (0, "parts-unused")
+    assert verified(dump, "--with", "/nowhere").code == 2

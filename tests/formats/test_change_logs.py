@@ -26,64 +26,11 @@ from sospes.formats.wal.records import HEADER, Log, first_begin
 from sospes.formats.wal.segments import named, read_history, read_note, segment_head, segment_name, stated_time
 from sospes.formats.wal.timelines import newest_way, way_to
 from sospes.model.moments import offset_of, position, server_time
-from tests.conftest import Run, _servers_or_skip, folder_for_all, sospes
-from tests.servers import PostgresServer, Standby, postgres_folders
+from tests.conftest import Run, sospes
+from tests.worlds import World
 
 pytestmark = pytest.mark.servers
 MIB = 1 << 20
-ARCHIVING = ("archive_mode=on", "wal_level=replica")
-
-
-@dataclass(frozen=True)
-class World:
-    """A base backup, the archive of the log that follows it, and what happened when.
-
-    archive   of the first timeline
-    promoted  of both timelines, and the second one's history
-    """
-
-    backup: Path
-    archive: Path
-    promoted: Path
-    started_at: str
-    deleted_at: str
-    point: str
-    last_lsn: str
-
-
-@pytest.fixture(scope="module")
-def world(tmp_path_factory: pytest.TempPathFactory) -> Iterator[World]:
-    """A cluster with segments of 1 MiB that archives its log, and a standby that was promoted."""
-    if not postgres_folders():
-        _servers_or_skip("no PostgreSQL server binaries on this machine")
-    folder = folder_for_all(tmp_path_factory.mktemp("world"))
-    archive = folder / "archive"
-    archive.mkdir()
-    archive.chmod(0o777)
-    with PostgresServer(None, "--data-checksums", "--wal-segsize=1", settings=ARCHIVING) as server:
-        server.archive_into(archive)
-        server.run_sql("postgres", "CREATE TABLE boat (id integer PRIMARY KEY, name text)")
-        backup = server.base_backup(folder / "base", "-l", "nightly of the pier")
-        server.run_sql("postgres", "INSERT INTO boat SELECT n, repeat('boat ', 9) FROM generate_series(1, 9000) n")
-        started = server.query("postgres", "SELECT clock_timestamp()").decode().strip()
-        server.query("postgres", "SELECT pg_create_restore_point('before the mistake')")
-        server.run_sql("postgres", "DELETE FROM boat WHERE id < 4000")
-        deleted = server.query("postgres", "SELECT clock_timestamp()").decode().strip()
-        server.run_sql("postgres", f"CREATE TABLE notes AS SELECT repeat(md5('{random.Random(1).random()}'), 40000) t")
-        last = server.query("postgres", "SELECT pg_current_wal_lsn()").decode().strip()
-        server.switch(archive)
-        promoted = folder / "promoted"
-        promoted.mkdir()
-        promoted.chmod(0o777)
-        into = f'"archive_command=cp %p {promoted}/%f"'
-        with Standby(server, settings=(*ARCHIVING, into)) as standby:
-            server.stop()
-            standby.control("promote")
-            standby.run_sql("postgres", "INSERT INTO boat VALUES (100000, 'Osprey')")
-            standby.switch(promoted)
-        for path in archive.iterdir():
-            shutil.copy(path, promoted)
-    yield World(backup, archive, promoted, started, deleted, "before the mistake", last)
 
 
 @pytest.fixture
@@ -315,6 +262,15 @@ def test_names_that_say_something_else(logs: Path) -> None:
     second.write_bytes(kept)
     run = verified(logs)
     assert (run.code, set(run.codes)) == (1, {"log-misnamed"}) and len(run.codes) == 2
+
+
+def test_what_lies_beside_and_what_only_has_the_name(logs: Path) -> None:
+    (logs / "notes.txt").write_text("kept since spring\n")
+    run = verified(logs)
+    assert (run.code, run.document["findings"][-1]["code"]) == (0, "not-of-the-log")
+    (logs / "000000010000000000000099").write_bytes(b"")
+    run = verified(logs)
+    assert (run.code, run.codes) == (1, ["log-damaged"])
 
 
 def test_the_newest_one_is_half_filled(logs: Path) -> None:

@@ -11,9 +11,9 @@ from sospes.formats.form import Form, Head, Reader, Stored, Want, Wants, everyth
 from sospes.formats.registry import FORMS, words_of
 from sospes.formats.strangers import impostor, stranger
 from sospes.model.entries import Engine
-from sospes.model.errors import CannotCheck, NoRoom, SospesError
+from sospes.model.errors import CannotCheck, NoRoom, NotFound, SospesError
 from sospes.model.events import Event
-from sospes.model.findings import Finding, doubt, fault, note
+from sospes.model.findings import Finding, doubt, fault, note, some
 from sospes.places.local import local_folder
 from sospes.places.registry import open_source
 from sospes.places.source import Source
@@ -204,7 +204,18 @@ def _opened(stored: Stored, form: Form, options: Opening, findings: list[Finding
     reader = form.open(stored, want)
     if isinstance(reader, Finding):
         return Opened(stored.source.name, stored, form.name, None, (*findings, reader))
+    if options.parts and not reader.abilities.takes_parts:
+        findings.append(_parts_unused(options.parts, form))
     return Opened(stored.source.name, stored, form.name, reader, tuple(findings))
+
+
+def _parts_unused(parts: Sequence[Path], form: Form) -> Finding:
+    """Raises NotFound for a place that isn't there."""
+    for place in parts:
+        if not place.exists():
+            raise NotFound(f"{place}: no such file or folder", "check the path")
+    said = f"{some(list(map(str, parts)), 3)}: not read, as a {form.words.title} is checked by itself"
+    return note("parts-unused", said, "logs and chains belong to base backups")
 
 
 def _read_head(stored: bytes, size: int | None, head_size: int) -> Head:

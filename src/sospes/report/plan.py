@@ -2,6 +2,9 @@
 
 from __future__ import annotations
 
+import shlex
+from pathlib import Path
+
 from sospes.engines.registry import title_of
 from sospes.model.outcome import Outcome
 from sospes.model.planning import Need, Part, RestorePlan
@@ -86,7 +89,8 @@ def _row(part: Part | None) -> list[str]:
 
 def _command(found: RestorePlan) -> str:
     """The words behind verify: the last backup, and the folders of all else."""
-    backups = [part for part in found.parts if part.kind != "log"]
-    logs = [part.path.rsplit("/", 1)[0] for part in found.parts if part.kind == "log"]
-    places = dict.fromkeys([*(part.path for part in backups[:-1]), *logs])
-    return " ".join([backups[-1].path, *(f"--with {place}" for place in places)])
+    backups = [part.path for part in found.parts if part.kind != "log"]
+    logs = [str(Path(part.path).parent) for part in found.parts if part.kind == "log"]
+    outside = [folder for folder in logs if not folder.startswith(f"{backups[-1]}/")]
+    places = dict.fromkeys([*backups[:-1], *outside])
+    return shlex.join([backups[-1], *(word for place in places for word in ("--with", place))])

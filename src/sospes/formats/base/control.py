@@ -15,6 +15,9 @@ SIZE = 8192
 _SEALED = {1201: 288, 1300: 288, 1700: 288, 1800: 292}
 """Bytes that the checksum covers, by version of the control file; it stands right behind them."""
 
+SERVERS = {1201: ("12",), 1300: ("13", "14", "15", "16"), 1700: ("17",), 1800: ("18",)}
+"""Versions of the server by that of the control file."""
+
 
 class State(IntEnum):
     """What the cluster was doing when the file was last written."""

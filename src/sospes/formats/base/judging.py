@@ -9,7 +9,8 @@ from sospes.formats.base import control as control_file
 from sospes.formats.base import label as label_file
 from sospes.formats.base.catalog import map_holds
 from sospes.formats.base.checking import COPY, MAPS, MOST_BAD, USUAL, Checking, Seen
-from sospes.formats.base.control import State, is_intact, read_control
+from sospes.formats.base.control import Control, State, is_intact, read_control
+from sospes.formats.base.label import Label
 from sospes.formats.base.manifest import Listed, Manifest
 from sospes.formats.base.names import Names
 from sospes.formats.base.needed import Following, Reach
@@ -62,9 +63,13 @@ def control_findings(read: Checking) -> Iterator[Finding]:
         said = "the control file's checksum doesn't hold: no server starts with it"
         yield fault("control-damaged", said, COPY, place)
         return
+    if control is not None:
+        yield from _version_findings(read, control)
     if label_file.PATH in read.kept and label is None:
         said = "the label can't be read: a server doesn't know where to begin"
         yield fault("label-damaged", said, COPY, Place(file=label_file.PATH))
+    elif label is not None and control is not None:
+        yield from _label_findings(control, label)
     elif label is None and "postmaster.pid" in read.kept:
         said = "this is the data folder of a server that runs, or was copied while it ran: it is no backup"
         yield doubt("server-running", said, "take a base backup of it", Place(file="postmaster.pid"))
@@ -74,6 +79,36 @@ def control_findings(read: Checking) -> Iterator[Finding]:
             "there is no label, and the server was not shut down when this was copied: it can be made whole only if "
             "all of it was copied in one moment, as a storage's snapshot is",
             "find out how it was taken; take a base backup to be sure",
+        )
+
+
+def _label_findings(control: Control, label: Label) -> Iterator[Finding]:
+    """What doesn't fit between a label and the control file, which is copied last."""
+    place = Place(file=label_file.PATH)
+    if control.redo < label.start:
+        said = (
+            f"the label is of a backup that began at {position(label.start)}, and the control file was written before, "
+            f"at {position(control.redo)}: they are not of one backup"
+        )
+        yield fault("label-foreign", said, COPY, place)
+    wanted = State.ARCHIVE_RECOVERY if label.standby else State.IN_PRODUCTION
+    if control.state is not wanted:
+        whom = "a standby that follows" if label.standby else "a server at work"
+        state = control.state.name.lower().replace("_", " ")
+        said = f"the label says that it was taken from {whom}, and the control file's state is: {state}"
+        yield doubt("label-foreign", said, "find out whether both are of one backup", place)
+
+
+def _version_findings(read: Checking, control: Control) -> Iterator[Finding]:
+    """Whether the version that stands beside the control file is one that writes such a file."""
+    said = read.kept.get("PG_VERSION", b"").decode("ascii", "replace").strip()
+    known = control_file.SERVERS.get(control.version)
+    if said and known is not None and said not in known:
+        yield fault(
+            "version-foreign",
+            f"PG_VERSION says {said}, and the control file is of version {' or '.join(known)}",
+            COPY,
+            Place(file="PG_VERSION"),
         )
 
 

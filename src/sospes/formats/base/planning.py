@@ -187,6 +187,7 @@ class Planning:
             elif inside is False or at >= needed_end:
                 break
             at += self._size
+        stopped = wanted is None or at < max(wanted, needed_end)
         later = [
             start for system, timeline, start in self._logs.segments
             if system == self._system_here() and start > at and timeline in {number for number, _ in way.begins}
@@ -202,7 +203,7 @@ class Planning:
         if inside is None and not files:
             said = f"whether the log that {chosen.path} needs is in it, the heads of its tars don't tell"
             findings.append(doubt("logs-unseen", said, f"sospes verify {chosen.path} tells"))
-        if later or at < needed_end:
+        if stopped and (later or at < needed_end):
             upto = min(later) if later else needed_end
             name = segment_name((way.at(at, self._size) or [1])[0], at, self._size)
             missing.append(Missing(what=f"log from {name} on", from_=position(at), to=position(upto)))

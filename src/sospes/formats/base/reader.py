@@ -28,7 +28,9 @@ NAME = "pg-base"
 class BaseReader:
     """One pass over the files of a base backup."""
 
-    abilities = Abilities(gives_rows=False, from_beginning="this form is always read from its beginning")
+    abilities = Abilities(
+        gives_rows=False, from_beginning="this form is always read from its beginning", takes_parts=True
+    )
     unsure = ""  # nothing is inferred from wording
     contents: tuple[ContentsEntry, ...] | None = None
 

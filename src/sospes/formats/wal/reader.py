@@ -30,7 +30,7 @@ _MOST_LOOKED_AT = 64 << 20
 
 @dataclass(frozen=True, slots=True)
 class Looked:
-    """What was seen of commits in a segment, and the position behind its last record, if it was read to its end."""
+    """What was seen of commits in a segment, and the position where the log of the first one that was read ends."""
 
     times: Times
     end: int | None
@@ -39,21 +39,22 @@ class Looked:
 def look_for_commits(files: Sequence[LogFile], *, first_only: bool) -> Looked | None:
     """Look through files for one that has a commit, and no further than to its first one if that is enough.
 
-    `end` is of the first file. None where none of them can be looked through. Damage is passed over.
+    None where there are no files. Damage is passed over.
     """
     looked: Looked | None = None
     for file in files:
         start = file.head.start
+        end: int | None = start + file.head.size
         begin = first_begin(file, start, file.head, start) if file.head.size <= _MOST_LOOKED_AT else None
-        if begin is None:
-            continue
         times = Times()
-        log = Log({start: file}.get, file.head.size, None)
-        for records in log.records(begin):
-            times.take(records)
-            if first_only and times.commits:
-                break
-        looked = Looked(times, log.end if looked is None else looked.end)
+        if begin is not None:
+            log = Log({start: file}.get, file.head.size, None)
+            for records in log.records(begin):
+                times.take(records)
+                if first_only and times.commits:
+                    break
+            end = end if log.unfinished else log.end
+        looked = Looked(times, end if looked is None else looked.end)
         if times.commits:
             break
     return looked

@@ -248,8 +248,9 @@ class Log:
 
     faults   where it can't be followed; reading stops there
     missing  the position of the first segment that is not there
-    end      the position behind the last whole record
+    end      the position behind the last whole record, where the next one begins
     count    records by now
+    unfinished  a record was begun behind them, and goes on where nothing is any more
     """
 
     def __init__(self, segments: Segments, size: int, system: int | None) -> None:
@@ -260,6 +261,7 @@ class Log:
         self.missing: int | None = None
         self.end: int | None = None
         self.count = 0
+        self.unfinished = False
         self._name = ""
         self._timeline = 0
         self._switched = 0  # up to here nothing is to be read, as a record says
@@ -297,6 +299,7 @@ class Log:
                 self.faults.append(replace(odd, segment=self._name))
                 return
             begun = self._left(part, switched=good > 0 and _is_switch(found))
+            self.unfinished = begun.have > 0
             if self.faults:
                 return
 
@@ -304,7 +307,7 @@ class Log:
         """What is left behind the last whole record: the beginning of another one, or the end."""
         left, wanted = part.text[part.rest :], part.wanted
         if switched:
-            self._switched = part.stretch.begin // self._size * self._size + self._size
+            self.end = self._switched = part.stretch.begin // self._size * self._size + self._size
         elif left and not wanted:
             if left.strip(b"\0"):
                 self._fault(part.here, _ZEROS)

@@ -141,9 +141,9 @@ def _fits(target: Target, members: Sequence[Member]) -> bool:
     return target.database is None or target.database in databases
 
 
-def _rank(member: Member) -> tuple[bool, datetime, str]:
+def _rank(member: Member) -> tuple[bool, tuple[datetime, int, str]]:
     """Which backup is taken first: the newest of those that aren't only parts, as far as their heads tell."""
-    return (member.head.head.kind in {"full", None}, member.dated, member.path)
+    return member.is_restorable, member.order
 
 
 def foreign(target: Target, members: Sequence[Member]) -> str:

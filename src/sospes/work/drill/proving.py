@@ -216,7 +216,16 @@ def _reading(chosen: Chosen, how: Proving) -> list[str]:
     pieces = ["--pieces", *paths[1:]] if len(paths) > 1 else []
     hiding = ["--hide-values"] if how.plan.hide_values else []
     key = ["--key-file", chosen.target.key_file] if chosen.target.key_file else []
-    return ["verify", *paths[:1], *pieces, *hiding, *key]
+    return ["verify", *paths[:1], *pieces, *_parts(chosen), *hiding, *key]
+
+
+def _parts(chosen: Chosen) -> list[str]:
+    """Where further parts of a backup lie; what an incremental one builds on lies where its lineage does."""
+    target, newest = chosen.target, chosen.newest
+    if newest is None or not newest.head.head.log_from:
+        return []  # a form that needs nothing else
+    places = [*target.logs, *(target.places if newest.head.head.follows else ())]
+    return [word for place in places if place.exists() for word in ("--with", str(place))]
 
 
 def _placed(word: str, plan: Plan) -> str:

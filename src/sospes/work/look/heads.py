@@ -24,6 +24,7 @@ class HeadOf:
     """The head of one backup. Unknown is None; sizes in bytes, times in ISO 8601.
 
     compression  what it is packed in
+    log_from     where it needs its server's log from, and `follows` where the backup begins that it builds on
     problem      why it is of no known form, or what its head lacks
     certain      whether the problem is a fault: nothing can be restored from it
     """
@@ -40,6 +41,8 @@ class HeadOf:
     complete: bool | None = None
     compression: str | None = None
     tables: tuple[str, ...] = ()
+    log_from: str | None = None
+    follows: str | None = None
     problem: str | None = None
     certain: bool = False
 
@@ -106,6 +109,8 @@ def _described(opened: Opened, glance: Glance) -> HeadOf:
         complete=header.complete,
         compression=opened.compression,
         tables=tuple(sorted({name.label for name in defined})),
+        log_from=header.physical.log_from if header.physical is not None else None,
+        follows=header.physical.follows if header.physical is not None else None,
         problem=problem,
         certain=certain,
     )

@@ -3,14 +3,14 @@
 from __future__ import annotations
 
 from collections.abc import Iterator, Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import UTC, datetime
 from pathlib import Path
 
 from sospes.model.events import Gap, Window
 from sospes.model.findings import Finding, Place, doubt, fault, note, some
 from sospes.model.lineage import Lineages, Origin
-from sospes.model.moments import position, time_of
+from sospes.model.moments import offset_of, position, time_of
 from sospes.model.spans import Spread
 from sospes.places.volumes import Volume
 from sospes.work.survey.heads import Head
@@ -32,6 +32,7 @@ class Member:
 
     dated   when it was written; the file's own time where `stated` is False
     volume  None where it could not be told
+    builds_on_lost  of an incremental one: where the backup begins that is missing of its chain; None if none is
     """
 
     head: Head
@@ -39,6 +40,7 @@ class Member:
     stated: bool
     volume: Volume | None
     growing: bool = False
+    builds_on_lost: str | None = None
 
     @property
     def path(self) -> str:
@@ -51,9 +53,20 @@ class Member:
         return self.head.head.origin(self.head.candidate.paths[0])
 
     @property
+    def order(self) -> tuple[datetime, int, str]:
+        """By time; those of one second by where they begin in the log, if they are of one server."""
+        return self.dated, offset_of(self.head.head.log_from or "") or 0, self.path
+
+    @property
+    def is_restorable(self) -> bool:
+        """Whether it is a full backup, or an incremental one that all is there of what it builds on."""
+        kind = self.head.head.kind
+        return kind in {"full", None} or (kind == "incremental" and self.builds_on_lost is None)
+
+    @property
     def is_whole(self) -> bool:
         """Whether a database can be restored from it, as far as its head tells."""
-        usable = self.head.head.kind in {"full", None} and self.head.head.complete is not False
+        usable = self.is_restorable and self.head.head.complete is not False
         return usable and not self.growing and self.head.head.problem is None
 
 
@@ -96,9 +109,23 @@ def dated(head: Head) -> tuple[datetime, bool]:
 def grouped(members: Sequence[Member], known: Lineages) -> dict[str, list[Member]]:
     """The members of each lineage, oldest first. `known` are those of the ledger, whose names are kept."""
     groups: dict[str, list[Member]] = {}
-    for member in sorted(members, key=lambda member: (member.dated, member.path)):
+    for member in sorted(members, key=lambda member: member.order):
         groups.setdefault(known.of(member.origin), []).append(member)
-    return groups
+    return {name: _chained(found) for name, found in groups.items()}
+
+
+def _chained(members: list[Member]) -> list[Member]:
+    """The same, with what is missing of the chains of incremental ones, by positions in the log."""
+    follows = {member.head.head.log_from: member.head.head.follows for member in members if member.head.head.log_from}
+
+    def lost(member: Member) -> str | None:
+        here, passed = member.head.head.follows, set()
+        while here is not None and here in follows and here not in passed:
+            passed.add(here)
+            here = follows[here]
+        return here
+
+    return [replace(member, builds_on_lost=lost(member)) if member.head.head.follows else member for member in members]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -125,7 +152,8 @@ def lineage_of(name: str, members: Sequence[Member], against: Against) -> Lineag
         for kind in ("days", "weeks", "months", "years")
     }  # fmt: skip
     gaps = tuple(_gaps(logs))
-    findings = [*_cut_off(members), *_growing(members), *_gap_findings(gaps), *_unchecked(members)]
+    findings = [*_cut_off(members), *_broken_chains(members), *_growing(members), *_gap_findings(gaps)]
+    findings += _unchecked(members)
     if missing := [item.name for item in wanted if not item.there]:
         findings.append(
             doubt(
@@ -174,6 +202,19 @@ def _cut_off(members: Sequence[Member]) -> Iterator[Finding]:
         f"verify tells what is left of it: sospes verify {cut[-1].path}",
         Place(file=cut[-1].path),
     )
+
+
+def _broken_chains(members: Sequence[Member]) -> Iterator[Finding]:
+    """Incremental backups that can't be restored, as something that they build on is nowhere."""
+    broken = [member for member in members if member.builds_on_lost is not None]
+    if broken:
+        named = some([Path(member.path).name for member in broken], MOST_NAMED)
+        yield doubt(
+            "chain-broken",
+            f"{named}: the backup that begins at {broken[0].builds_on_lost} is nowhere, and they build on it",
+            "look for it in other places; else take a full backup again",
+            Place(file=broken[0].path),
+        )
 
 
 def _growing(members: Sequence[Member]) -> Iterator[Finding]:
