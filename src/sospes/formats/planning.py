@@ -41,7 +41,7 @@ class Physicals:
         """Take in a file; whether it is of a log."""
         assert self.parts.logs is not None
         others = len(self.parts.logs.others)
-        self.parts.logs.add(path)
+        self.parts.logs.add(str(path))
         return len(self.parts.logs.others) == others
 
     def clusters(self) -> list[Cluster]:

@@ -124,9 +124,12 @@ def local_files(paths: Sequence[Path]) -> LocalFiles:
 
 def local_folder(folder: Path) -> LocalFolder:
     """A source over all files of a folder, and of those in it; names are paths from it."""
-    files = [path for path in sorted(folder.rglob("*")) if path.is_file() and not path.is_symlink()]
-    pieces = tuple(_piece(path) for path in files)
-    return LocalFolder(str(folder), pieces, {piece.path.relative_to(folder).as_posix(): piece for piece in pieces})
+    root = str(folder)
+    found = [f"{place}/{name}" for place, _, names in os.walk(root) for name in names]
+    found = [path for path in found if stat.S_ISREG(os.lstat(path).st_mode)]
+    found.sort(key=lambda path: path.split("/"))
+    by_name = {path[len(root) + 1 :]: _piece(Path(path)) for path in found}
+    return LocalFolder(root, tuple(by_name.values()), by_name)
 
 
 def _stopped(piece: Piece, error: OSError) -> CannotCheck:

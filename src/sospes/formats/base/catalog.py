@@ -39,13 +39,19 @@ KINDS = {
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Relation:
-    """A row of pg_class: the relation's number, schema, name, file and kind. The file is 0 for a mapped one."""
+    """A row of pg_class: the relation's number, schema, name, file, kind, and whether it is kept over a crash.
+
+    The file is 0 for a mapped one. A shared one is every database's.
+    """
 
     oid: int
     schema: int
     name: str
     file: int
     kind: str
+    space: int
+    shared: bool
+    permanent: bool
 
 
 def map_holds(data: bytes) -> bool:
@@ -134,8 +140,11 @@ def relations(pages: Iterable[bytes], page_size: int, is_committed: IsCommitted,
     """The relations in the pages of `pg_class` of a server of that version."""
     kind_at = 119 if version >= 18 else 115
     for row in _rows(pages, page_size, kind_at + 1, is_committed):
-        oid, schema, file = (struct.unpack_from("<I", row, at)[0] for at in (0, 68, 88))
-        yield Relation(oid=oid, schema=schema, name=_name(row, 4), file=file, kind=chr(row[kind_at]))
+        oid, schema, file, space = (struct.unpack_from("<I", row, at)[0] for at in (0, 68, 88, 92))
+        yield Relation(
+            oid=oid, schema=schema, name=_name(row, 4), file=file, kind=chr(row[kind_at]), space=space,
+            shared=bool(row[kind_at - 2]), permanent=row[kind_at - 1] == ord("p"),
+        )  # fmt: skip
 
 
 def _name(row: bytes, at: int) -> str:

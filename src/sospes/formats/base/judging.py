@@ -46,6 +46,22 @@ def judged(read: Checking, following: Following | None, names: Names) -> Iterato
     logs = [*following.findings()] if following is not None else []
     yield from _pages(read, following.reach if following is not None else None, names)
     yield from logs
+    if read.manifest is None and following is not None and following.reach.there and not following.reach.moved:
+        yield from _without_files(names)
+
+
+def _without_files(names: Names) -> Iterator[Finding]:
+    """What the catalogs list and has no file, where nothing was made or removed while the backup was taken."""
+    gone = list(names.without_files())
+    for one in gone[:MOST_BAD]:
+        yield fault(
+            "file-missing",
+            f"{one.kind} {one.label} of database {one.database} has no file, though the catalog lists it",
+            COPY,
+            Place(database=one.database, schema=one.schema, table=one.name),
+        )
+    if len(gone) > MOST_BAD:
+        yield fault("file-missing", f"{len(gone) - MOST_BAD:,} more tables and indexes have no files", COPY)
 
 
 def control_findings(read: Checking) -> Iterator[Finding]:

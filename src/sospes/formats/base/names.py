@@ -75,6 +75,22 @@ class Names:
             if not self._of(database):
                 self.unknown.setdefault(name, "its catalog is not in the backup, or was changed since it was begun")
 
+    def without_files(self) -> Iterator[Relation]:
+        """Tables and indexes that the catalogs list, and that have no file among those that were read."""
+        there = set()
+        for path in self._read.seen:
+            of = file_of(path)
+            if of is not None and of.fork is None:
+                there.add((of.database, of.relation))
+        for database in self.databases:
+            own = self._files(database)
+            for row in self._classes(database):
+                stored = row.kind in "rimtS" and row.permanent and not row.shared
+                if stored and (database, own[row.oid]) not in there:
+                    found = self._of(database).get((database, own[row.oid]))
+                    if found is not None:
+                        yield found
+
     def extensions(self) -> dict[str, list[str]]:
         """The extensions of each database whose catalog can be read; what every database has is left out."""
         found: dict[str, list[str]] = {}

@@ -11,7 +11,7 @@ from sospes.formats.base.pages import Block
 from sospes.formats.wal.files import LogFile, Logs
 from sospes.formats.wal.following import COPY, NAMED, Times, log_fault
 from sospes.formats.wal.images import blocks_of
-from sospes.formats.wal.moments import backup_ends_in
+from sospes.formats.wal.moments import backup_ends_in, moves_files
 from sospes.formats.wal.records import Log, LogFault, Records, Segment
 from sospes.formats.wal.segments import read_history, segment_name
 from sospes.formats.wal.timelines import Way, file_at, newest_way
@@ -84,6 +84,7 @@ class Reach:
     consistent  where the files agree; `ended_at` when the backup ended, where a note in the logs tells
     used      files of logs outside of the backup that were read
     whole     blocks that the log makes whole
+    moved     whether files were made or removed while the backup was taken, as far as its log tells
     """
 
     needs: Needed
@@ -95,6 +96,7 @@ class Reach:
     times: Times = field(default_factory=Times)
     used: list[LogFile] = field(default_factory=list)
     whole: set[Block] = field(default_factory=set)
+    moved: bool = False
 
 
 class Following:
@@ -136,6 +138,7 @@ class Following:
         torn = any(seen.bad for seen in self._read.seen.values())
         done: int | None = None
         for records in log.records(needs.start):
+            reach.moved = reach.moved or (done is None and moves_files(records))
             if needs.backup is not None and done is None:
                 done = next((behind for began, behind in backup_ends_in(records) if began == needs.backup), None)
             elif done is None and needs.end is not None and int(records.ends[-1]) >= needs.end:
@@ -239,7 +242,7 @@ class Following:
                 f"{segment_name(self._timeline_at(last), last, self._size)} is the first segment that is missing or "
                 f"ends too early{self._instead(last)}; nothing behind it can be reached",
                 "look for the missing files; else take a new full backup",
-                Place(file=reach.used[-1].source.name if reach.used else None),
+                Place(file=reach.used[-1].place if reach.used else None),
             )
         own = [file for file in self._logs.files if file.head.system == self._system]
         needed_ones = [file for file in own if self._needs.start < file.head.start + self._size]
@@ -250,7 +253,7 @@ class Following:
                 "log-misnamed",
                 f"{file.name} holds the log of {file.own_name}: a server that asks for it gets another one",
                 COPY,
-                Place(file=file.source.name),
+                Place(file=file.place),
             )
         foreign = [file.name for file in self._logs.files if file.head.system != self._system]
         if foreign:

@@ -326,7 +326,7 @@ def _missing_backup(finding: Finding) -> Missing:
 def _log_part(file: LogFile) -> Part:
     head = file.head
     return Part(
-        path=file.source.name, kind="log", role=f"timeline {file.timeline}", from_=position(head.start),
+        path=file.place, kind="log", role=f"timeline {file.timeline}", from_=position(head.start),
         to=position(head.start + head.size), size_bytes=file.stored,
     )  # fmt: skip
 

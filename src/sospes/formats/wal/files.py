@@ -9,6 +9,7 @@ from __future__ import annotations
 import io
 import os
 import re
+import stat
 import zlib
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass, field
@@ -50,7 +51,7 @@ _SMALL = re.compile(rb"START WAL LOCATION: |[ \t]*(?:#[^\n]*\n\s*)*\d+\t[0-9A-F]
 class LogFile:
     """One file that holds a segment.
 
-    source    its stored bytes
+    place     where it lies; `given` are its stored bytes, where they were opened already
     timeline  that the segment is of
     named_as  timeline and position that its name stands for; None for other names
     partial   its name says that it is the unfinished end of a timeline
@@ -58,20 +59,28 @@ class LogFile:
     findings  what unpacking it found, once it was read
     """
 
-    source: Source
+    place: str
     head: SegmentHead
     timeline: int
     named_as: tuple[int, int] | None
     partial: bool
     stored: int | None
     packed: str | None
+    given: Source | None = None
     findings: list[Finding] = field(default_factory=list)
     bytes_read: int = 0
 
     @property
     def name(self) -> str:
         """What people call it."""
-        return Path(self.source.name).name
+        return self.place.rpartition("/")[2]
+
+    @property
+    def source(self) -> Source:
+        """Its stored bytes. Raises NotFound or CannotCheck where they can't be had any more."""
+        if self.given is None:
+            self.given = local_files([Path(self.place)])
+        return self.given
 
     @property
     def own_name(self) -> str:
@@ -98,7 +107,7 @@ class LogFile:
             if isinstance(block, Block):
                 yield block.data
             else:
-                self.findings.append(block.at(file=self.source.name))
+                self.findings.append(block.at(file=self.place))
         self.bytes_read = text.bytes_read
 
 
@@ -130,15 +139,15 @@ class Logs:
         """The system identifiers of the clusters that segments are of."""
         return sorted({system for system, _, _ in self.segments})
 
-    def add(self, path: Path) -> None:
+    def add(self, path: str) -> None:
         """Take in one file."""
         try:
             told = _told(path)
         except OSError as error:
-            self.unread.append((path, error.strerror or str(error)))
+            self.unread.append((Path(path), error.strerror or str(error)))
             return
         except (CannotCheck, NotFound) as error:
-            self.unread.append((path, error.problem))
+            self.unread.append((Path(path), error.problem))
             return
         self.put(told, path)
 
@@ -146,30 +155,32 @@ class Logs:
         """Take in what was gathered elsewhere."""
         for copies in other.segments.values():
             for file in copies:
-                self.put(file, Path(file.source.name))
+                self.put(file, file.place)
         for history, path in other.histories.values():
             self.histories.setdefault(history.timeline, (history, path))
         self.notes += other.notes
         self.unread += other.unread
 
-    def put(self, told: LogFile | History | BackupNote | None, path: Path) -> None:
+    def put(self, told: LogFile | History | BackupNote | None, path: str) -> None:
         """Take in a file that was told."""
         if isinstance(told, LogFile):
             copies = self.segments.setdefault((told.head.system, told.timeline, told.head.start), [])
             copies.append(told)
-            copies.sort(key=lambda file: (file.is_misnamed, file.partial, file.name))
+            if len(copies) > 1:
+                copies.sort(key=lambda file: (file.is_misnamed, file.partial, file.name))
         elif isinstance(told, History):
-            self.histories[told.timeline] = (told, path)
+            self.histories[told.timeline] = (told, Path(path))
             self.small_bytes += _size_of(path)
         elif isinstance(told, BackupNote):
-            self.notes.append((told, path))
+            self.notes.append((told, Path(path)))
             self.small_bytes += _size_of(path)
         else:
-            self.others.append(path)
+            self.others.append(Path(path))
 
 
-def _size_of(path: Path) -> int:
-    return path.stat().st_size if path.is_file() else 0
+def _size_of(path: str) -> int:
+    place = Path(path)
+    return place.stat().st_size if place.is_file() else 0
 
 
 def gather(places: Sequence[Path]) -> Logs:
@@ -181,7 +192,7 @@ def gather(places: Sequence[Path]) -> Logs:
     for place in places:
         if not place.exists():
             raise NotFound(f"{place}: no such file or folder", "check the path")
-        for path in _below(place) if place.is_dir() else [place]:
+        for path in _below(place) if place.is_dir() else [str(place)]:
             logs.add(path)
     return logs
 
@@ -191,7 +202,7 @@ def holds_logs(folder: Path) -> bool:
     try:
         with os.scandir(folder) as entries:
             files = [entry for entry in islice(entries, _LOOKED_AT) if entry.is_file(follow_symlinks=False)]
-        likely = [Path(entry.path) for entry in files if NAMED_AS_SEGMENT.match(entry.name)]
+        likely = [entry.path for entry in files if NAMED_AS_SEGMENT.match(entry.name)]
         return any(isinstance(_told(path), LogFile) for path in likely[:_TRIED])
     except (OSError, CannotCheck):
         return False
@@ -200,36 +211,40 @@ def holds_logs(folder: Path) -> bool:
 _LOOKED_AT, _TRIED = 200, 5
 
 
-def _below(folder: Path) -> Iterable[Path]:
+def _below(folder: Path) -> Iterable[str]:
+    """All plain files of a folder and of those in it, in order; there may be very many."""
     for root, folders, names in os.walk(folder):
         folders.sort()
-        for name in sorted(names):
-            path = Path(root, name)
-            if path.is_file() and not path.is_symlink():
-                yield path
+        yield from (f"{root}/{name}" for name in sorted(names))
 
 
-def _told(path: Path) -> LogFile | History | BackupNote | None:
+def _told(path: str) -> LogFile | History | BackupNote | None:
     """What a file is; None for anything else. Raises OSError or CannotCheck where it can't be read."""
-    with path.open("rb", buffering=0) as file:
-        start, size = file.read(_PACKED_HEAD), os.fstat(file.fileno()).st_size
+    place = os.open(path, os.O_RDONLY | os.O_NOFOLLOW | os.O_NONBLOCK | os.O_CLOEXEC)
+    try:
+        status = os.fstat(place)
+        if not stat.S_ISREG(status.st_mode):
+            return None
+        start = os.read(place, _PACKED_HEAD)
         container = container_of(start)
         plain = start if container is None else _unpacked(start, container.name)
         if not plain and container is not None:  # of some nothing comes out before a large block is there
-            plain = _unpacked(start + file.read(_LARGEST_BLOCK), container.name)
+            plain = _unpacked(os.pread(place, _LARGEST_BLOCK, 0), container.name)
+    finally:
+        os.close(place)
     head = segment_head(plain[:HEAD_BYTES])
     if head is None:
-        return _small(path, plain, size) if _SMALL.match(plain) else None
-    return log_file(local_files([path]), head, container.name if container else None)
+        return _small(Path(path), plain, status.st_size) if _SMALL.match(plain) else None
+    return log_file(path, head, status.st_size, container.name if container else None)
 
 
-def log_file(source: Source, head: SegmentHead, packed: str | None) -> LogFile:
+def log_file(place: str, head: SegmentHead, stored: int | None, packed: str | None) -> LogFile:
     """A file that holds a segment, by its head and its name."""
-    said = named(Path(source.name).name, head.size)
+    said = named(place.rpartition("/")[2], head.size)
     timeline = said[0] if said is not None and said[0] >= head.timeline and said[1] == head.start else head.timeline
     return LogFile(
-        source=source, head=head, timeline=timeline, named_as=said[:2] if said else None,
-        partial=bool(said and said[2]), stored=source.size, packed=packed,
+        place=place, head=head, timeline=timeline, named_as=said[:2] if said else None,
+        partial=bool(said and said[2]), stored=stored, packed=packed,
     )  # fmt: skip
 
 

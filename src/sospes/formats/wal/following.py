@@ -82,20 +82,24 @@ class Run:
 
 def runs(logs: Logs) -> list[Run]:
     """All runs, in order of cluster, timeline and position."""
-    found: list[Run] = []
+    grouped: list[tuple[int, int, list[LogFile]]] = []
+    expected = (-1, -1, -1)
     for key in sorted(logs.segments):
         system, timeline, start = key
         file = logs.segments[key][0]
-        last = found[-1] if found else None
-        if last is not None and (last.system, last.timeline, last.end) == (system, timeline, start):
-            found[-1] = Run(system=system, timeline=timeline, files=(*last.files, file))
+        if key == expected:
+            grouped[-1][2].append(file)
         else:
-            found.append(Run(system=system, timeline=timeline, files=(file,)))
-    return found
+            grouped.append((system, timeline, [file]))
+        expected = (system, timeline, start + file.head.size)
+    return [Run(system=system, timeline=timeline, files=tuple(files)) for system, timeline, files in grouped]
 
 
-def follow(run: Run, times: Times) -> Iterator[Finding]:
-    """All that is wrong with the records of a run; after damage it is followed on from the next page that allows it."""
+def follow(run: Run, times: Times, ends: dict[tuple[int, int], int] | None = None) -> Iterator[Finding]:
+    """All that is wrong with the records of a run; after damage it is followed on from the next page that allows it.
+
+    `ends` takes where the log of each timeline of a cluster ends.
+    """
     by_start = {file.head.start: file for file in run.files}
     head, start = run.files[0].head, run.start
     told: dict[int, int] = {}
@@ -113,6 +117,8 @@ def follow(run: Run, times: Times) -> Iterator[Finding]:
             times.take(records)
         for problem in log.faults:
             yield log_fault(problem, by_start.get(problem.position - problem.position % head.size), head.size)
+        if ends is not None and log.end is not None:
+            ends[run.system, run.timeline] = max(log.end, ends.get((run.system, run.timeline), 0))
         if not log.faults:
             if log.missing is None or log.missing in by_start:
                 yield from _ends_early(run, log.end or begin)
@@ -132,13 +138,13 @@ def _ends_early(run: Run, end: int) -> Iterator[Finding]:
             "log-damaged",
             f"the log ends at {position(end)}, and {some([file.name for file in behind], NAMED)} should go on with it",
             COPY,
-            Place(file=behind[0].source.name),
+            Place(file=behind[0].place),
         )
         return
     yield note(
         "log-ends-in-segment",
         f"{run.files[-1].name} is filled up to {position(end)} only: it was the newest one when it was copied",
-        place=Place(file=run.files[-1].source.name),
+        place=Place(file=run.files[-1].place),
     )
 
 
@@ -152,7 +158,7 @@ def log_fault(problem: LogFault, file: LogFile | None, size: int) -> Finding:
         f"{problem.segment}: the log can't be followed at {position(problem.position)}{where}: {problem.problem}",
         COPY,
         Place(
-            file=file.source.name if file is not None else problem.segment,
+            file=file.place if file is not None else problem.segment,
             stored_from=None if plain else at,
             plain_from=at if plain else None,
         ),
@@ -175,6 +181,31 @@ def gaps(logs: Logs) -> Iterator[tuple[LogFile, LogFile]]:
             yield earlier[-1].files[-1], behind.files[0]
 
 
+def short_of_branch(logs: Logs, ends: dict[tuple[int, int], int]) -> Iterator[Finding]:
+    """Timelines whose log ends before the next one leaves them, though that one's own log begins only there."""
+    for (system, timeline), first in _first_segments(logs).items():
+        known = logs.histories.get(timeline)
+        if known is None:
+            continue
+        parent, branch = known[0].ancestors[-1]
+        end, wanted = ends.get((system, parent)), min(branch, first)
+        if end is not None and end < wanted and any(run.end >= wanted for run in runs(logs) if run.timeline == parent):
+            yield fault(
+                "log-damaged",
+                f"the log of timeline {parent} ends at {position(end)}, and timeline {timeline} leaves it at "
+                f"{position(branch)}: what is between them can't be read",
+                COPY,
+            )
+
+
+def _first_segments(logs: Logs) -> dict[tuple[int, int], int]:
+    """Where the first segment of each timeline of each cluster begins."""
+    found: dict[tuple[int, int], int] = {}
+    for system, timeline, start in sorted(logs.segments):
+        found.setdefault((system, timeline), start)
+    return found
+
+
 def archive_findings(logs: Logs, *, in_cluster: bool) -> Iterator[Finding]:
     """What is wrong with an archive by the heads of its files; in a cluster's own folder old files have later names."""
     systems = logs.systems
@@ -188,7 +219,7 @@ def archive_findings(logs: Logs, *, in_cluster: bool) -> Iterator[Finding]:
             f"the files are of {len(systems)} clusters, with the system identifiers {named}: "
             f"{some([file.name for file in odd], NAMED)} of {rarest}",
             "keep each cluster's log in a folder of its own: their files have the same names",
-            Place(file=odd[0].source.name),
+            Place(file=odd[0].place),
         )
     yield from _misnamed(logs, in_cluster=in_cluster)
     for file in logs.files:
@@ -197,7 +228,7 @@ def archive_findings(logs: Logs, *, in_cluster: bool) -> Iterator[Finding]:
                 "log-cut",
                 f"{file.name} has {file.stored:,} bytes, where {file.head.size:,} belong: it was cut off",
                 COPY,
-                Place(file=file.source.name, stored_from=file.stored, stored_to=file.head.size),
+                Place(file=file.place, stored_from=file.stored, stored_to=file.head.size),
             )
     for before, behind in gaps(logs):
         end = before.head.start + before.head.size
@@ -206,7 +237,7 @@ def archive_findings(logs: Logs, *, in_cluster: bool) -> Iterator[Finding]:
             f"the log from {position(end)} to {position(behind.head.start)} is nowhere: nothing behind it can be "
             "reached from before it",
             "look for the missing files; else take a new full backup",
-            Place(file=before.source.name),
+            Place(file=before.place),
         )
     for number in sorted({timeline for _, timeline, _ in logs.segments} - set(logs.histories) - {1}):
         older = [timeline for _, timeline, _ in logs.segments if timeline < number]
@@ -235,5 +266,5 @@ def _misnamed(logs: Logs, *, in_cluster: bool) -> Iterator[Finding]:
             "log-misnamed",
             f"{file.name} holds the log of {file.own_name}: a server that asks for it gets another one",
             "look for the file that belongs under this name; what is in this one is used by its content here",
-            Place(file=file.source.name),
+            Place(file=file.place),
         )

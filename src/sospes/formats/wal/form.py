@@ -42,9 +42,11 @@ class _ChangeLogs:
         logs = Logs()
         head = segment_head(stored.head.plain)
         if head is not None:
-            logs.put(log_file(stored.source, head, "+".join(stored.head.containers) or None), root)
+            file = log_file(stored.source.name, head, stored.source.size, "+".join(stored.head.containers) or None)
+            file.given = stored.source
+            logs.put(file, file.place)
         else:
-            logs.put(small_of(root.name, stored.head.plain), root)
+            logs.put(small_of(root.name, stored.head.plain), str(root))
             logs.others.clear()  # a history under another name is one all the same
             logs.small_bytes = stored.source.size or len(stored.head.plain)
         return LogReader(logs, want)

@@ -1,6 +1,7 @@
 """What records of the log tell of moments: commits with their times, restore points, ends of backups.
 
-Source: PostgreSQL, src/include/access/xact.h (xl_xact_commit, xl_xact_abort), xlog_internal.h (xl_restore_point).
+Sources: PostgreSQL, src/include/access/xact.h (xl_xact_commit, xl_xact_abort, xl_xact_xinfo), xlog_internal.h
+(xl_restore_point), rmgrlist.h.
 """
 
 from __future__ import annotations
@@ -17,6 +18,9 @@ from sospes.formats.wal.records import BACKUP_END, HEADER, KIND, TRANSACTION, XL
 _COMMIT, _ABORT, _COMMIT_PREPARED, _ABORT_PREPARED = 0x00, 0x20, 0x30, 0x40
 _WHAT = 0x70
 _RESTORE_POINT = 0x70
+_FILES, _HAS_MORE, _REMOVES = 2, 0x80, 0x04
+"""The manager of files; ends of transactions that say more, and that they remove files."""
+
 _SHORT_DATA, _LONG_DATA, _ORIGIN, _TOP_TRANSACTION = 255, 254, 253, 252
 
 
@@ -44,6 +48,18 @@ def commits_in(records: Records) -> Commits:
         times[place] = struct.unpack_from("<q", main_data(records.record(int(indexes[place]))) + bytes(8))[0]
     committed = np.isin(what[indexes], (_COMMIT, _COMMIT_PREPARED))
     return Commits(indexes=indexes, times=times, committed=committed)
+
+
+def moves_files(records: Records) -> bool:
+    """Whether any of the records makes, empties or removes a relation's file."""
+    if bool((records.managers == _FILES).any()):
+        return True
+    ends = (records.managers == TRANSACTION) & (records.kinds & _HAS_MORE != 0)
+    for index in np.flatnonzero(ends):
+        data = main_data(records.record(int(index)))
+        if len(data) < 12 or struct.unpack_from("<I", data, 8)[0] & _REMOVES:
+            return True
+    return False
 
 
 def main_data(record: memoryview) -> bytes:

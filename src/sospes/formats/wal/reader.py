@@ -2,13 +2,13 @@
 
 from __future__ import annotations
 
+import os
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
-from pathlib import Path
 
 from sospes.formats.form import Abilities, Glance, Reader, Want
 from sospes.formats.wal.files import LogFile, Logs
-from sospes.formats.wal.following import Run, Times, archive_findings, follow, gaps, runs
+from sospes.formats.wal.following import Run, Times, archive_findings, follow, gaps, runs, short_of_branch
 from sospes.formats.wal.records import Log, first_begin
 from sospes.formats.wal.segments import VERSIONS
 from sospes.model.entries import ContentsEntry, Engine, Entry
@@ -117,7 +117,7 @@ class LogReader:
                 last_at=self._times.last_at,
                 gaps=tuple(
                     Gap(
-                        after=before.source.name, before=behind.source.name,
+                        after=before.place, before=behind.place,
                         from_=position(before.head.start + before.head.size), to=position(behind.head.start),
                     )
                     for before, behind in gaps(self._logs)
@@ -139,7 +139,7 @@ class LogReader:
 
     def _look_for_commits(self) -> None:
         found = runs(self._logs)
-        if not found or len(self._logs.systems) > 1 or any(file.source.size is None for file in self._logs.files):
+        if not found or len(self._logs.systems) > 1 or any(file.stored is None for file in self._logs.files):
             return
         oldest = min(found, key=lambda run: run.start)
         newest = max(found, key=lambda run: (run.timeline, run.end))
@@ -153,8 +153,8 @@ class LogReader:
         stored: dict[str, PassedBytes] = {}
         if self._folder is not None and self._want.passed is not None:
             for file in self._logs.files:
-                passed = stored[Path(file.source.name).relative_to(self._folder.name).as_posix()] = PassedBytes()
-                file.source = passed.watch(file.source)
+                passed = stored[os.path.relpath(file.place, self._folder.name)] = PassedBytes()
+                file.given = passed.watch(file.source)
         worst = Severity.NOTE
         for finding in self._all():
             worst = max(worst, finding.severity, key=lambda severity: severity.verdict)
@@ -166,12 +166,14 @@ class LogReader:
     def _all(self) -> Iterator[Finding]:
         yield from archive_findings(self._logs, in_cluster=self._in_cluster)
         told = {name for name, _ in self._cut()}
+        ends: dict[tuple[int, int], int] = {}
         for run in runs(self._logs):
-            for finding in follow(run, self._times):
+            for finding in follow(run, self._times, ends):
                 if finding.place.file not in told or finding.code != "log-damaged":
                     yield finding
             for file in run.files:
                 yield from file.findings
+        yield from short_of_branch(self._logs, ends)
         for copies in self._logs.segments.values():
             for copy in copies[1:]:
                 again = Run(system=copy.head.system, timeline=copy.timeline, files=(copy,))
@@ -183,7 +185,7 @@ class LogReader:
         """Files that are told as cut off: what follows of that is not told again."""
         for file in self._logs.files:
             if file.packed is None and not file.partial and (file.stored or 0) < file.head.size:
-                yield file.source.name, file.head.start
+                yield file.place, file.head.start
 
     def _beside(self) -> Iterator[Finding]:
         """Files that are none of the log."""
