@@ -24,7 +24,7 @@ lint: $(VENV)/ready
 
 # all that is measured; some of it needs servers, and says so where there are none
 bench: $(VENV)/ready
-	for bench in speed damage archives sealed refused restore live back night; do $(BIN)/python -m benchmarks.$$bench || exit 1; done
+	for bench in speed damage archives sealed refused restore live back night base; do $(BIN)/python -m benchmarks.$$bench || exit 1; done
 
 coverage: $(VENV)/ready
 	$(BIN)/coverage run -m pytest -m "not servers"

@@ -37,7 +37,9 @@ USUAL = (8192, 131072)
 MOST_BAD = 200
 """Bad pages of one file that are looked at by themselves."""
 
-MOST_KEPT = 64 << 20
+MOST_KEPT, MOST_KEPT_LIKE = 64 << 20, 1 << 16
+"""Bytes that are kept of a file: of one that there is once, and of one that there may be many of."""
+
 SUSPECTS = ("CRC32C", "SHA256")
 """Algorithms that are taken where the manifest comes last, so that nobody knows yet which one is wanted."""
 
@@ -83,7 +85,7 @@ class Checking:
     pages: int = 0
     assumed: bool = False
     spool: IO[bytes] | None = None
-    _spooled: dict[str, tuple[int, int]] = field(default_factory=dict)
+    _spooled: dict[str, tuple[int, int]] = field(default_factory=dict)  # where, if it can't be read again, and its size
 
     @property
     def has_logs(self) -> bool:
@@ -92,9 +94,12 @@ class Checking:
 
     def spooled(self, path: str) -> Iterator[bytes] | None:
         """The bytes of a segment of the log, or of a catalog, by its path; None where it was not in it."""
-        if path not in self._spooled or self.spool is None or self.spool.closed:
+        if path not in self._spooled:
             return None
-        return self._from_spool(self.spool, *self._spooled[path])
+        start, size = self._spooled[path]
+        if start < 0:
+            return self.members.again(path)
+        return self._from_spool(self.spool, start, size) if self.spool is not None and not self.spool.closed else None
 
     @staticmethod
     def _from_spool(spool: IO[bytes], start: int, size: int) -> Iterator[bytes]:
@@ -165,14 +170,16 @@ class Checking:
         sums = self._sums(member.path)
         pages = self._paging(member.path)
         keep = bytearray() if member.path in KEPT or KEPT_LIKE.fullmatch(member.path) else None
-        spool = self.spool if SPOOLED.fullmatch(member.path) else None
-        start, size = spool.seek(0, 2) if spool is not None else 0, 0
+        is_needed = SPOOLED.fullmatch(member.path) is not None
+        spool = self.spool if is_needed and not self.members.readable_again else None
+        start, size = spool.seek(0, 2) if spool is not None else -1, 0
+        most = MOST_KEPT if member.path in KEPT else MOST_KEPT_LIKE
         for data in member.blocks:
             size += len(data)
             for one in sums.values():
                 one.update(data)
             pages.take(data)
-            if keep is not None and len(keep) < MOST_KEPT:
+            if keep is not None and len(keep) < most:
                 keep += data
             if spool is not None:
                 spool.write(data)
@@ -180,7 +187,7 @@ class Checking:
         self.pages += pages.number
         if keep is not None:
             self._keep(member.path, bytes(keep))
-        if spool is not None:
+        if spool is not None or (is_needed and self.members.readable_again):
             self._spooled[member.path] = (start, size)
         summed = {algorithm: one.hexdigest() for algorithm, one in sums.items()}
         self.seen[member.path] = Seen(

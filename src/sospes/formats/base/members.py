@@ -57,6 +57,15 @@ class Members(Protocol):
         """Every file, in stored order."""
         ...
 
+    @property
+    def readable_again(self) -> bool:
+        """Whether files can be read once more, after all were read."""
+        ...
+
+    def again(self, path: str) -> Iterator[bytes] | None:
+        """A file once more; None where its bytes can't be had a second time."""
+        ...
+
     def small(self, path: str) -> bytes | None:
         """A small file, if it can be had before all are read; None where it can't, or isn't there."""
         ...
@@ -127,6 +136,11 @@ class Folder:
                     self.stored[member] = passed
                 yield Member(path=member, size=source.size or 0, blocks=source.blocks())
 
+    readable_again = True
+
+    def again(self, path: str) -> Iterator[bytes] | None:
+        return local_files([self._root / path]).blocks()
+
     def small(self, path: str) -> bytes | None:
         try:
             return local_files([self._root / path]).head(64 << 20) if (self._root / path).is_file() else None
@@ -182,6 +196,12 @@ class Tars:
                 self.links[path.removeprefix("pg_tblspc/")] = entry.linkname
             elif not entry.isdir():
                 self.findings.append(_strange(path, "is a link or no plain file", Path(source.name)))
+
+    readable_again = False
+
+    def again(self, path: str) -> Iterator[bytes] | None:
+        del path  # what is packed is read once
+        return None
 
     def small(self, path: str) -> bytes | None:
         if not self._beside.get("") and "base" in self._tars:

@@ -6,6 +6,7 @@ parent's; so of which timeline a segment is, its name says where that fits its b
 
 from __future__ import annotations
 
+import errno
 import io
 import os
 import re
@@ -192,7 +193,7 @@ def gather(places: Sequence[Path]) -> Logs:
     for place in places:
         if not place.exists():
             raise NotFound(f"{place}: no such file or folder", "check the path")
-        for path in _below(place) if place.is_dir() else [str(place)]:
+        for path in _below(place) if place.is_dir() else [str(place.resolve() if place.is_symlink() else place)]:
             logs.add(path)
     return logs
 
@@ -220,7 +221,12 @@ def _below(folder: Path) -> Iterable[str]:
 
 def _told(path: str) -> LogFile | History | BackupNote | None:
     """What a file is; None for anything else. Raises OSError or CannotCheck where it can't be read."""
-    place = os.open(path, os.O_RDONLY | os.O_NOFOLLOW | os.O_NONBLOCK | os.O_CLOEXEC)
+    try:
+        place = os.open(path, os.O_RDONLY | os.O_NOFOLLOW | os.O_NONBLOCK | os.O_CLOEXEC)
+    except OSError as error:
+        if error.errno in {errno.ELOOP, errno.ENXIO}:  # a link, a socket
+            return None
+        raise
     try:
         status = os.fstat(place)
         if not stat.S_ISREG(status.st_mode):
