@@ -6,6 +6,7 @@ import bz2
 import gzip
 import json
 import lzma
+import os
 import random
 import shutil
 import struct
@@ -307,7 +308,7 @@ def test_a_backup_with_its_logs(world: World) -> None:
     assert run.code == 0, run.document["findings"]
     assert window["from_position"] < world.last_lsn <= window["to_position"]
     assert window["to"].replace("T", " ")[:19] >= world.deleted_at[:19]
-    assert "can be restored to any moment" in sospes("verify", world.backup, "--with", world.archive, "--no-ledger").out
+    assert "any moment from" in sospes("verify", world.backup, "--with", world.archive, "--no-ledger").out
 
     farther = verified(world.backup, "--with", world.promoted).document["result"]["window"]
     assert (offset_of(farther["to_position"]) or 0) > (offset_of(window["to_position"]) or 0) > 0
@@ -446,3 +447,32 @@ def test_small_files_say_what_they_are() -> None:
     assert named("000000010000000A000000FF.txt", 1 << 24) is None
     assert stated_time("2026-11-25 09:31:00 UTC") == "2026-11-25T09:31:00+00:00"
     assert stated_time("2026-11-25 09:31:00 XYZ") == "2026-11-25T09:31:00"
+
+
+def test_a_position_that_no_log_reaches() -> None:
+    head = struct.pack("<HHIQI4xQII", 0xD110, 2, 1, (1 << 64) - MIB, 0, 99, MIB, 8192)
+    assert segment_head(head) is None
+    assert segment_head(struct.pack("<HHIQI4xQII", 0xD110, 2, 1, MIB, 0, 99, MIB, 8192)) is not None
+
+
+def test_what_is_no_plain_file_in_a_folder_of_logs(logs: Path) -> None:
+    os.mkfifo(logs / "000000010000000000000077")
+    (logs / "000000010000000000000078").symlink_to(segments(logs)[0])
+    (logs / "away").symlink_to("/nowhere")
+    run = verified(logs)
+    assert run.code == 1 and set(run.codes) == {"log-damaged"}  # they have the names of segments, and hold none
+
+
+def test_a_version_that_nobody_knows(logs: Path) -> None:
+    """All of it understood is a note; what isn't may be another form, and is a doubt."""
+    for path in segments(logs):
+        data = bytearray(path.read_bytes())
+        for at in range(0, len(data), 8192):
+            if data[at : at + 2] == b"\x10\xd1":
+                data[at : at + 2] = b"\x99\xd1"
+        path.write_bytes(data)
+    run = verified(logs)
+    assert (run.code, run.document["findings"][0]["code"]) == (0, "version-unknown")
+    flip(segments(logs)[2], 300_000)
+    run = verified(logs)
+    assert (run.code, run.codes) == (3, ["log-damaged"])

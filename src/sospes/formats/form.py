@@ -178,6 +178,7 @@ class Words:
 
     unknown_packed  what is said where nobody knows, and a container is around it
     checked         what a verification has looked at, beside every byte
+    proven_by       the command that proves most of it
     """
 
     title: str
@@ -186,6 +187,7 @@ class Words:
     unknown: str = "unknown"
     unknown_packed: str = "unknown"
     checked: str = "every row's shape checked"
+    proven_by: str = "rehearse"
 
 
 class Form(Protocol):

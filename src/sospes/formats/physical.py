@@ -5,7 +5,6 @@ Source: MariaDB's documentation of its binary log's format description event.
 
 from __future__ import annotations
 
-import re
 from dataclasses import dataclass
 from datetime import UTC, datetime
 from pathlib import Path
@@ -37,7 +36,6 @@ class Physical:
 
 _BINARY_LOG = b"\xfebin"
 _STREAM = b"XBSTCK01"
-_HISTORY = re.compile(rb"(?:\s*#[^\n]*\n|\s*\n)*\s*\d+\t[0-9A-F]+/[0-9A-F]+\t[^\n]*")
 
 
 def physical_folder(folder: Path) -> Physical | None:
@@ -56,8 +54,6 @@ def physical_file(head: Head) -> Physical | None:
         return _binary_log(plain)
     if plain[257:262] == b"ustar":
         return _segment(plain[512:])
-    if head.whole and len(plain) < 65536 and _HISTORY.match(plain):
-        return Physical(format="change-log", engine=Engine.POSTGRESQL, kind="log", reason="")
     return _segment(plain)
 
 

@@ -11,7 +11,7 @@ from sospes.formats.registry import words_of
 from sospes.model.outcome import Description, Outcome, TableSummary
 from sospes.model.verdict import Rung, Verdict
 from sospes.report.printer import Printer
-from sospes.report.words import count_severities, duration, plural, size
+from sospes.report.words import count_severities, duration, moment, plural, size
 
 MOST_TABLES = 40
 MOST_GAPS = 5
@@ -128,6 +128,14 @@ def _engine(found: Description) -> str:
 
 def _facts(found: Description) -> list[tuple[str, str]]:
     """What is known of a backup, line by line."""
+    if found.kind == "log":
+        return [
+            ("engine", f"{_engine(found)} {found.engine_version or '(version not stated)'}"),
+            *_log_facts(found),
+            ("compression", found.compression or "none"),
+            ("size", size(found.size_bytes)),
+            ("complete", _complete_words(found)),
+        ]
     return [
         ("engine", f"{_engine(found) or 'unknown'} {found.engine_version or '(version not stated)'}"),
         ("written by", found.program or "not stated"),
@@ -144,9 +152,7 @@ def _facts(found: Description) -> list[tuple[str, str]]:
 
 
 def _physical_facts(found: Description) -> list[tuple[str, str]]:
-    """What is known of a physical copy, or of a change log, besides."""
-    if found.kind == "log":
-        return _log_facts(found)
+    """What is known of a physical copy besides."""
     if found.logs_inside is None and found.log_from is None:
         return []
     upto = f" to {found.log_to}" if found.log_to else " on"
@@ -190,9 +196,8 @@ def _reach(found: Description) -> list[tuple[str, str]]:
     if found.window is None:
         return []
     window = found.window
-    said = f"from {window.from_position} to {window.to_position}"
-    times = _between(window.from_, window.to)
-    return [("can be restored to any moment", f"{said}{', ' + times if times else ''}")]
+    first, last = moment(window.from_, window.from_position), moment(window.to, window.to_position)
+    return [("can reach", f"any moment from {first} to {last}")]
 
 
 def _databases(found: Description) -> str:

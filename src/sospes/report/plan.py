@@ -10,7 +10,7 @@ from sospes.model.outcome import Outcome
 from sospes.model.planning import Need, Part, RestorePlan
 from sospes.model.verdict import Verdict
 from sospes.report.printer import Printer
-from sospes.report.words import count_severities, plural, size
+from sospes.report.words import count_severities, moment, plural, size
 
 MOST_PARTS = 8
 MOST_NAMED = 8
@@ -46,7 +46,7 @@ def _facts(found: RestorePlan) -> list[tuple[str, str]]:
         ("of", f"{found.lineage}: {', '.join(found.databases[:MOST_NAMED]) or 'databases unknown from heads alone'}"),
         (
             "can reach",
-            f"from {_moment(window.from_, window.from_position)} to {_moment(window.to, window.to_position)}",
+            f"from {moment(window.from_, window.from_position)} to {moment(window.to, window.to_position)}",
         ),
     ]
     if found.consistent_at is not None:
@@ -66,12 +66,6 @@ def _facts(found: RestorePlan) -> list[tuple[str, str]]:
 def _need(need: Need) -> str:
     where = f" (in {', '.join(need.databases[:MOST_NAMED])})" if need.databases else ""
     return f"{need.kind} {need.name}{where}"
-
-
-def _moment(time: str | None, position: str | None) -> str:
-    if time is None:
-        return position or "unknown"
-    return f"{time} ({position})" if position else time
 
 
 def _shown(parts: tuple[Part, ...]) -> list[Part | None]:

@@ -5,6 +5,7 @@ from __future__ import annotations
 from datetime import datetime
 from pathlib import Path
 
+from sospes.formats.registry import words_of
 from sospes.model.outcome import Outcome
 from sospes.model.verdict import Verdict
 from sospes.report.printer import Printer
@@ -28,12 +29,15 @@ def tell_survey(printer: Printer, outcome: Outcome[Survey], now: datetime) -> No
         if copies := sum(backup.same_as is not None for backup in found.backups):
             printer.line(f"  among them {plural(copies, 'further copy')} of others, by size and bytes", style="dim")
     if outcome.verdict is Verdict.SOUND and found.lineages:
-        printer.next(f"prove the newest ones: sospes rehearse {_first(found)}")
+        printer.next(f"prove the newest ones: sospes {_first(found)}")
     printer.rung(outcome.rung, "only heads were read; verify and rehearse prove more")
 
 
 def _first(found: Survey) -> str:
-    return next((lineage.newest for lineage in found.lineages if lineage.newest), "BACKUP")
+    """The command that proves the newest backup of the first lineage that has one."""
+    newest = next((lineage.newest for lineage in found.lineages if lineage.newest), None)
+    form = next((backup.format for backup in found.backups if backup.path == newest), None)
+    return f"{words_of(form or '').proven_by} {newest or 'BACKUP'}"
 
 
 _TITLES = ("database or server", "backups", "newest", "back to", "size", "proven", "needs")

@@ -82,3 +82,10 @@ def count_severities(findings: tuple[Finding, ...]) -> str:
     for finding in findings:
         counts[finding.severity.value] = counts.get(finding.severity.value, 0) + 1
     return ", ".join(plural(count, word) for word, count in counts.items())
+
+
+def moment(time: str | None, position: str | None) -> str:
+    """A moment of a log: when, and where."""
+    if time is None:
+        return position or "unknown"
+    return f"{time} ({position})" if position else time

@@ -24,6 +24,7 @@ class _ChangeLogs:
         unknown="unknown until all of it is read",
         unknown_packed="unknown until all of it is read",
         checked="every page and record of the log checked",
+        proven_by="verify",
     )
 
     def recognise(self, head: Head) -> bool:

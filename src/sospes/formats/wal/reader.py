@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import os
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from sospes.formats.form import Abilities, Glance, Reader, Want
 from sospes.formats.wal.files import LogFile, Logs
@@ -13,7 +13,7 @@ from sospes.formats.wal.records import Log, first_begin
 from sospes.formats.wal.segments import VERSIONS
 from sospes.model.entries import ContentsEntry, Engine, Entry
 from sospes.model.events import Event, Gap, Header, PhysicalHeader
-from sospes.model.findings import Finding, note, some
+from sospes.model.findings import Finding, Place, note, some
 from sospes.model.moments import position
 from sospes.model.verdict import Severity
 from sospes.places.local import LocalFolder
@@ -156,12 +156,24 @@ class LogReader:
                 passed = stored[os.path.relpath(file.place, self._folder.name)] = PassedBytes()
                 file.given = passed.watch(file.source)
         worst = Severity.NOTE
-        for finding in self._all():
+        for finding in self._as_known(self._all()):
             worst = max(worst, finding.severity, key=lambda severity: severity.verdict)
             yield finding
         self._complete = worst is not Severity.FAULT
         if self._folder is not None and self._want.passed is not None:
             pass_folder(self._want.passed, self._folder, stored)
+
+    def _as_known(self, found: Iterator[Finding]) -> Iterator[Finding]:
+        """The same; of a version that nobody here knows, what looks damaged may only be another form."""
+        unknown = [file for file in self._logs.files if file.head.magic not in VERSIONS]
+        if not unknown:
+            yield from found
+            return
+        said = f"the log is of a version that is not known here (its pages begin with {unknown[0].head.magic:#06x})"
+        yield note("version-unknown", said, "use a newer version of Sospes", Place(file=unknown[0].place))
+        for finding in found:
+            is_form = finding.severity is Severity.FAULT and finding.code == "log-damaged"
+            yield replace(finding, severity=Severity.DOUBT) if is_form else finding
 
     def _all(self) -> Iterator[Finding]:
         yield from archive_findings(self._logs, in_cluster=self._in_cluster)

@@ -29,6 +29,7 @@ _PAGES = frozenset(1 << power for power in range(10, 17))
 _HAS_LONG = 2
 _FIRST_MAGIC, _LAST_MAGIC = 0xD101, 0xD1FF
 _MOST_SEGMENT = 1 << 30
+_MOST_POSITION = 1 << 62
 _HISTORY_LINE = re.compile(rb"[ \t]*(\d+)[ \t]+([0-9A-F]{1,8}/[0-9A-F]{1,8})(?:[ \t]+(.*))?")
 _STATED = re.compile(r"(\d{4}-\d\d-\d\d) (\d\d:\d\d:\d\d) (\S+)")
 _ZONES = {"UTC": "+00:00", "GMT": "+00:00"}
@@ -60,6 +61,7 @@ def segment_head(data: bytes) -> SegmentHead | None:
         return None
     magic, flags, timeline, start, _, system, size, page = struct.unpack_from("<HHIQI4xQII", data)
     fits = 1 << 20 <= size <= _MOST_SEGMENT and size & (size - 1) == 0 and page in _PAGES and start % size == 0
+    fits = fits and start < _MOST_POSITION  # what no log has reached is no log's
     if not _FIRST_MAGIC <= magic <= _LAST_MAGIC or not flags & _HAS_LONG or not fits:
         return None
     return SegmentHead(magic=magic, timeline=timeline, start=start, system=system, size=size, page=page)

@@ -117,7 +117,11 @@ def _nothing(places: Sequence[Path], wanted: Planned, known: Sequence[Cluster | 
             "sospes survey tells what lies there",
         )
     names = sorted({database for one in known for database in one.databases})
-    return NotFound(f"no backup of a database called {wanted.database}", f"there are backups of {some(names, NAMED)}")
+    unnamed = [one.lineage for one in known if not one.databases]
+    also = f"; {some(unnamed, 3)} don't name theirs: name the file itself" if unnamed else ""
+    return NotFound(
+        f"no backup of a database called {wanted.database}", f"there are backups of {some(names, NAMED)}{also}"
+    )
 
 
 def _planned(choices: Sequence[Cluster | _Whole], wanted: Planned) -> tuple[RestorePlan, list[Cluster | _Whole]]:

@@ -35,8 +35,10 @@ _COMPANIONS = (
     re.compile(rb"START WAL LOCATION: [0-9A-F]+/[0-9A-F]+ \(file [0-9A-F]{24}\)"),
     re.compile(rb'\{\s*"PostgreSQL-Backup-Manifest-Version"'),
     re.compile(rb"(?:[^\n]*\.\d{6,}\r?\n)+\Z"),
+    re.compile(rb"(?:\s*#[^\n]*\n)*\s*\d+\t[0-9A-F]+/[0-9A-F]+\t[^\n]*"),
 )
-"""How files begin that a server or its backup program writes beside backups and logs: notes, manifests, indexes."""
+"""How files begin that a server or its backup program writes beside backups and logs: notes, manifests, indexes,
+histories of timelines."""
 
 _START = 4096
 _SIDE_FILES = {"-wal": b"\x37\x7f\x06", "-journal": b"\xd9\xd5\x05\xf9", "-shm": b""}
