@@ -151,11 +151,10 @@ def _ends_early(run: Run, end: int) -> Iterator[Finding]:
 def log_fault(problem: LogFault, file: LogFile | None, size: int) -> Finding:
     """What is said of a place where the log can't be followed."""
     at = problem.position % size
-    where = "" if file is None or file.packed else f", at byte {at:,} of the segment"
     plain = file is not None and file.packed is not None
     return fault(
         "log-damaged",
-        f"{problem.segment}: the log can't be followed at {position(problem.position)}{where}: {problem.problem}",
+        f"{problem.segment}: the log can't be followed at {position(problem.position)}: {problem.problem}",
         COPY,
         Place(
             file=file.place if file is not None else problem.segment,
