@@ -21,10 +21,11 @@ def configure(parser: argparse.ArgumentParser) -> None:
     parser.add_argument(
         "--side",
         metavar="WHERE",
-        default="embedded",
         help="where the side copy is made: embedded, a SQLite file; private, a throw-away server of the backup's "
-        "own engine; a URL or @profile, a new database on that server (default: %(default)s)",
+        "own engine; a URL or @profile, a new database on that server (default: embedded; private for base backups)",
     )
+    common.add_parts(parser)
+    common.add_moments(parser)
     parser.add_argument(
         "--server-bin", type=Path, metavar="DIR", help="with --side private: the folder of the server's programs"
     )
@@ -68,16 +69,20 @@ def configure(parser: argparse.ArgumentParser) -> None:
 
 def run(args: argparse.Namespace) -> int:
     """Rehearse one backup."""
+    from sospes.formats.recovery import is_physical
     from sospes.report.rehearse import tell_rehearse
     from sospes.report.words import size
     from sospes.sides.servers.address import Address
     from sospes.work.restore.embedded import Rehearsing, rehearse
+    from sospes.work.restore.recover import rehearse_by_recovery
     from sospes.work.restore.server import rehearse_on_server
 
     begin = time.perf_counter()
-    server = common.place(args, args.side)
-    _check(args, server)
     paths = [args.backup, *args.pieces]
+    physical = is_physical(args.backup)
+    args.side = args.side or ("private" if physical else "embedded")
+    server = common.place(args, args.side)
+    _check(args, server, physical=physical)
 
     def announce(expected: int | None, where: str) -> None:
         if not args.quiet:
@@ -99,10 +104,13 @@ def run(args: argparse.Namespace) -> int:
             stop_at_first=args.stop_at_first,
             keep=keep,
             now=datetime.now().astimezone(),
+            moment=common.moment(args),
             progress=progress,
             announce=announce,
         )
-        if args.side == "embedded":
+        if physical:
+            outcome = rehearse_by_recovery(args.backup, how)
+        elif args.side == "embedded":
             outcome = rehearse(paths, how)
         else:
             outcome = rehearse_on_server(paths, how, server if isinstance(server, Address) else None)
@@ -123,9 +131,18 @@ def _prefix(text: str) -> str:
     return text
 
 
-def _check(args: argparse.Namespace, server: object) -> None:
+def _check(args: argparse.Namespace, server: object, *, physical: bool) -> None:
     """Options that don't go together."""
     private = args.side == "private"
+    if physical and not private:
+        raise UsageError(
+            f"{args.backup}: a base backup is files of a whole server: only a server of its own can have them",
+            "leave --side away, or write --side private",
+        )
+    if not physical and (args.until or args.before or args.parts):
+        raise UsageError(
+            f"{args.backup}: no log follows this form yet", "--with, --until and --before go with base backups"
+        )
     shared = not private and args.side != "embedded"
     if shared and isinstance(server, Path):
         raise UsageError(

@@ -5,11 +5,11 @@ from __future__ import annotations
 from dataclasses import dataclass, field
 from pathlib import Path
 
-from sospes.formats.base.chain import Parts, glanced, logs_of
+from sospes.formats.base.chain import Parts, glanced, logs_inside, logs_of
 from sospes.formats.base.names import Names
 from sospes.formats.base.opening import members_of
 from sospes.formats.base.planning import Planning, system_of
-from sospes.formats.wal.files import Logs, gather
+from sospes.formats.wal.files import Logs
 
 
 @dataclass(frozen=True, slots=True)
@@ -34,7 +34,7 @@ class Physicals:
             return False
         self.parts.backups.append((folder, glanced(members)))
         assert self.parts.logs is not None
-        self.parts.logs.add_all(gather(logs_of(folder)))
+        self.parts.logs.add_all(logs_inside(logs_of(folder)))
         return True
 
     def take_file(self, path: Path) -> bool:

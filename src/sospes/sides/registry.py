@@ -14,6 +14,7 @@ from sospes.sides.servers import running
 from sospes.sides.servers.address import Address
 from sospes.sides.servers.engine import ServerEngine
 from sospes.sides.servers.live import LiveDatabase
+from sospes.sides.servers.recovering import RecoveryEngine
 from sospes.sides.servers.telling import could_not_go_on
 
 
@@ -35,6 +36,20 @@ _SERVERS: dict[Engine, Callable[[], ServerEngine]] = {Engine.POSTGRESQL: _postgr
 def server_of(engine: Engine) -> ServerEngine:
     """The kind of server that an engine's backups are restored on. Raises KeyError for engines without servers."""
     return _SERVERS[engine.family]()
+
+
+def recovery_of(engine: Engine) -> RecoveryEngine:
+    """How physical copies of an engine are recovered. Raises KeyError for engines of which none are yet."""
+    return _RECOVERIES[engine]()
+
+
+def _recovered_postgresql() -> RecoveryEngine:
+    from sospes.sides.postgresql.recovered import RECOVERY
+
+    return RECOVERY
+
+
+_RECOVERIES: dict[Engine, Callable[[], RecoveryEngine]] = {Engine.POSTGRESQL: _recovered_postgresql}
 
 
 def open_live(address: Address, timeout_seconds: int) -> LiveDatabase:

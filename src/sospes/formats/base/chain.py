@@ -38,6 +38,7 @@ def parts_in(places: Sequence[Path]) -> Parts:
     if not places:
         return parts
     rest: list[Path] = []
+    inside: list[Path] = []
     for place in places:
         waiting = [place]
         while waiting:
@@ -45,14 +46,24 @@ def parts_in(places: Sequence[Path]) -> Parts:
             members = members_of(here) if here.is_dir() else None
             if members is not None:
                 parts.backups.append((here, glanced(members)))
-                rest += logs_of(here)
+                inside += logs_of(here)
             elif here.is_dir():
                 rest += [path for path in here.iterdir() if path.is_file() and not path.is_symlink()]
                 waiting += [path for path in here.iterdir() if path.is_dir() and not path.is_symlink()]
             else:
                 rest.append(here)
     parts.logs = gather(rest)
+    parts.logs.add_all(logs_inside(inside))
     return parts
+
+
+def logs_inside(places: Sequence[Path]) -> Logs:
+    """The logs that lie in other backups, in their own places for them."""
+    logs = gather(places)
+    for file in logs.files:
+        file.aside = True
+    logs.others.clear()
+    return logs
 
 
 def logs_of(backup: Path) -> list[Path]:

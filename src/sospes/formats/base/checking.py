@@ -140,6 +140,18 @@ class Checking:
             self._take(member)
         self._understand()
 
+    def read_log(self) -> None:
+        """Read only its small files, and keep the log that lies in it."""
+        self.glance()
+        for member in self.members.all():
+            if SPOOLED.fullmatch(member.path) or member.path in KEPT or KEPT_LIKE.fullmatch(member.path):
+                self._take(member)
+            else:
+                for _ in member.blocks:
+                    if self.members.readable_again:
+                        break
+        self._understand()
+
     def _keep(self, path: str, data: bytes) -> None:
         """Keep a small file; what stands in control file and label is asked for often."""
         self.kept[path] = data

@@ -41,6 +41,7 @@ class Control:
     consistent   up to where the log must be applied before the files agree (minimum recovery point); 0 for none
     backup_start   of a restored base backup whose end was not reached yet; 0 for none
     checksums    whether pages have checksums
+    connections, workers, senders, prepared, locks  limits that a server must at least have to replay its log
     """
 
     version: int
@@ -59,6 +60,11 @@ class Control:
     log_page_size: int
     log_segment_size: int
     checksums: bool
+    connections: int
+    workers: int
+    senders: int
+    prepared: int
+    locks: int
 
 
 def is_intact(data: bytes) -> bool | None:
@@ -83,6 +89,7 @@ def read_control(data: bytes) -> Control | None:
     checkpoint, redo, timeline = struct.unpack_from("<QQI", data, 32)
     consistent, consistent_timeline = struct.unpack_from("<QI", data, 136)
     backup_start, backup_end = struct.unpack_from("<QQ", data, 152)
+    connections, workers, senders, prepared, locks = struct.unpack_from("<iiiii", data, 180)
     page_size, segment_pages, log_page_size, log_segment_size = struct.unpack_from("<IIII", data, 216)
     if state not in set(State) or page_size & (page_size - 1) or not 1024 <= page_size <= 32768:
         return None
@@ -91,4 +98,5 @@ def read_control(data: bytes) -> Control | None:
         timeline=timeline, consistent=consistent, consistent_timeline=consistent_timeline, backup_start=backup_start,
         backup_end=backup_end, page_size=page_size, segment_pages=segment_pages, log_page_size=log_page_size,
         log_segment_size=log_segment_size, checksums=struct.unpack_from("<I", data, 252)[0] > 0,
+        connections=connections, workers=workers, senders=senders, prepared=prepared, locks=locks,
     )  # fmt: skip

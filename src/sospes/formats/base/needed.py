@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 from dataclasses import dataclass, field
+from itertools import pairwise
 
 from sospes.formats.base.checking import Checking
 from sospes.formats.base.control import State
@@ -100,7 +101,11 @@ class Reach:
 
 
 class Following:
-    """Follows the log that a backup needs, and on to the end of the logs that were given with it."""
+    """Follows the log that a backup needs, and on to the end of the logs that were given with it.
+
+    size    bytes of a segment
+    system  the cluster's system identifier; None where nothing says
+    """
 
     def __init__(self, read: Checking, needs: Needed, logs: Logs | None) -> None:
         self._read = read
@@ -109,11 +114,11 @@ class Following:
         self._on = logs is not None
         control = read.control
         system = read.manifest.system if read.manifest is not None else None
-        self._system = control.system if control is not None else system
-        self._size = control.log_segment_size if control is not None else 1 << 24
+        self.system = control.system if control is not None else system
+        self.size = control.log_segment_size if control is not None else 1 << 24
         self._histories()
         timeline, behind = needs.timelines[-1][0], needs.end or needs.start
-        way, self._unknown = newest_way(timeline, behind, self._logs, self._system or 0)
+        way, self._unknown = newest_way(timeline, behind, self._logs, self.system or 0)
         if len(needs.timelines) > 1:
             later = tuple(one for one in way.begins if one[0] > timeline)
             way = Way((*needs.timelines, *later))
@@ -131,10 +136,20 @@ class Following:
                 if found is not None:
                     self._logs.histories.setdefault(found.timeline, (found, Path(path)))
 
+    def histories(self) -> Iterator[tuple[int, bytes]]:
+        """The histories of the timelines on the way, as a server reads them."""
+        begins = self.reach.way.begins
+        for number, (timeline, _) in enumerate(begins):
+            if number:
+                lines = [
+                    f"{older}\t{position(end)}\tby its log\n" for (older, _), (_, end) in pairwise(begins[: number + 1])
+                ]
+                yield timeline, "".join(lines).encode()
+
     def findings(self) -> Iterator[Finding]:
         """All that is wrong with the log; afterwards `reach` says how far it goes."""
         needs, reach = self._needs, self.reach
-        log = Log(self._segment, self._size, self._system)
+        log = Log(self.segment_at, self.size, self.system)
         torn = any(seen.bad for seen in self._read.seen.values())
         done: int | None = None
         for records in log.records(needs.start):
@@ -160,15 +175,15 @@ class Following:
             yield from self._stops(log)
         yield from self._unknown_timelines()
 
-    def _segment(self, at: int) -> Segment | None:
+    def segment_at(self, at: int) -> Segment | None:
         """The segment at a position: of the backup itself, or of the logs that were given with it."""
-        for timeline in self.reach.way.at(at, self._size):
-            name = segment_name(timeline, at, self._size)
+        for timeline in self.reach.way.at(at, self.size):
+            name = segment_name(timeline, at, self.size)
             head = self._read.segment_head(name)
             # Behind what the backup needs, old segments lie under new names, to be filled again.
             if head is not None and (head.start == at or at < (self._needs.end or at)):
                 return _Inside(self._read, name, timeline)
-        found = file_at(self._logs, self._system or 0, self.reach.way, at, self._size)
+        found = file_at(self._logs, self.system or 0, self.reach.way, at, self.size)
         if found is not None:
             self.reach.used.append(found)
         return found
@@ -179,8 +194,8 @@ class Following:
 
     def _fault(self, problem: LogFault, done: int | None) -> Iterator[Finding]:
         used = {file.head.start: file for file in self.reach.used}
-        file = used.get(problem.position - problem.position % self._size)
-        found = log_fault(problem, file, self._size)
+        file = used.get(problem.position - problem.position % self.size)
+        found = log_fault(problem, file, self.size)
         if file is None:
             found = found.at(file=f"pg_wal/{problem.segment}")
         if done is None or problem.position < done:
@@ -196,7 +211,7 @@ class Following:
 
     def _missing(self, log: Log) -> Finding:
         """The needed log is not there."""
-        needs, size = self._needs, self._size
+        needs, size = self._needs, self.size
         first = log.missing if log.missing is not None else (log.end or needs.start) // size * size
         upto = "the end of the backup" if needs.end is None else position(needs.end)
         named = segment_name(self._timeline_at(first), first, size)
@@ -212,13 +227,13 @@ class Following:
         )
 
     def _timeline_at(self, segment: int) -> int:
-        return self.reach.way.at(segment, self._size)[0] if self.reach.way.at(segment, self._size) else 1
+        return self.reach.way.at(segment, self.size)[0] if self.reach.way.at(segment, self.size) else 1
 
     def _instead(self, segment: int) -> str:
         """What lies under the name of a segment that is missing."""
-        name = segment_name(self._timeline_at(segment), segment, self._size)
+        name = segment_name(self._timeline_at(segment), segment, self.size)
         for file in self._logs.files:
-            if file.name.startswith(name) and file.head.system != self._system:
+            if file.name.startswith(name) and file.head.system != self.system:
                 return f" ({file.name} is there, and of another cluster: system identifier {file.head.system})"
             if file.name.startswith(name):
                 return f" ({file.name} is there, and holds the log of {file.own_name})"
@@ -228,10 +243,10 @@ class Following:
         """The log ends, though later segments are there."""
         reach = self.reach
         end = log.end if log.missing is None else log.missing
-        last = (end or 0) // self._size * self._size
+        last = (end or 0) // self.size * self.size
         later = [
             file for file in self._logs.files
-            if file.head.system == self._system and file.head.start > last
+            if file.head.system == self.system and file.head.start > last and not file.aside
             and file.timeline in {timeline for timeline, _ in reach.way.begins}
         ]  # fmt: skip
         if later:
@@ -239,13 +254,13 @@ class Following:
             yield doubt(
                 "log-gap",
                 f"the log from {position(end or 0)} to {position(nearest.head.start)} is nowhere: "
-                f"{segment_name(self._timeline_at(last), last, self._size)} is the first segment that is missing or "
+                f"{segment_name(self._timeline_at(last), last, self.size)} is the first segment that is missing or "
                 f"ends too early{self._instead(last)}; nothing behind it can be reached",
                 "look for the missing files; else take a new full backup",
                 Place(file=reach.used[-1].place if reach.used else None),
             )
-        own = [file for file in self._logs.files if file.head.system == self._system]
-        needed_ones = [file for file in own if self._needs.start < file.head.start + self._size]
+        own = [file for file in self._logs.files if file.head.system == self.system and not file.aside]
+        needed_ones = [file for file in own if self._needs.start < file.head.start + self.size]
         for file in needed_ones:
             if not file.is_misnamed:
                 continue
@@ -255,7 +270,7 @@ class Following:
                 COPY,
                 Place(file=file.place),
             )
-        foreign = [file.name for file in self._logs.files if file.head.system != self._system]
+        foreign = [file.name for file in self._logs.files if file.head.system != self.system]
         if foreign:
             yield note(
                 "log-foreign", f"{len(foreign):,} files of other clusters were passed over: {some(foreign, NAMED)}"

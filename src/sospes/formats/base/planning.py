@@ -188,9 +188,12 @@ class Planning:
                 break
             at += self._size
         stopped = wanted is None or at < max(wanted, needed_end)
+        on_way = {number for number, _ in way.begins}
         later = [
-            start for system, timeline, start in self._logs.segments
-            if system == self._system_here() and start > at and timeline in {number for number, _ in way.begins}
+            start
+            for (system, timeline, start), copies in self._logs.segments.items()
+            if system == self._system_here() and start > at and timeline in on_way
+            and not all(file.aside for file in copies)
         ]  # fmt: skip
         findings = [
             doubt(

@@ -57,6 +57,7 @@ class LogFile:
     named_as  timeline and position that its name stands for; None for other names
     partial   its name says that it is the unfinished end of a timeline
     stored    bytes as it lies; `packed` says how it is packed
+    aside     it lies in another backup: it is used where it fits, and nobody counts on it
     findings  what unpacking it found, once it was read
     """
 
@@ -68,6 +69,7 @@ class LogFile:
     stored: int | None
     packed: str | None
     given: Source | None = None
+    aside: bool = False
     findings: list[Finding] = field(default_factory=list)
     bytes_read: int = 0
 

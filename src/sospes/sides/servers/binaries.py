@@ -64,6 +64,24 @@ def find_binaries(installed: Installed, least: tuple[int, ...], folder: Path | N
     )
 
 
+def find_exactly(installed: Installed, major: str, folder: Path | None) -> Binaries:
+    """The newest server of one major version, as only that can read its files; only in `folder` where one is named.
+
+    Raises CannotCheck where there is none, saying what was found and what to install.
+    """
+    found = [*_found(installed, folder)]
+    fitting = sorted((one for one in found if str(one.version[0]) == major), key=lambda one: one.version)
+    if fitting:
+        return fitting[-1]
+    have = ", ".join(one.words for one in found)
+    raise CannotCheck(
+        f"no {installed.title} server of version {major or 'unknown'} is on this machine"
+        + (f", only {have}" if have else ""),
+        f"install the package {installed.package.format(major=major)}, or name the folder of its programs with "
+        "--server-bin DIR: files of one version can't be read by another",
+    )
+
+
 def _found(installed: Installed, folder: Path | None) -> Iterator[Binaries]:
     seen: set[Path] = set()
     for place in [folder] if folder else [*_places(installed)]:

@@ -335,7 +335,7 @@ def _names(folder: str) -> list[str]:
 
 def _keep(child: int) -> int:
     """Wait for a child, handing signals on to it and burying whoever dies; its exit code."""
-    for number in (signal.SIGTERM, signal.SIGINT, signal.SIGQUIT, signal.SIGHUP):
+    for number in (signal.SIGTERM, signal.SIGINT, signal.SIGQUIT, signal.SIGHUP, signal.SIGUSR1):
         signal.signal(number, lambda which, _frame: _hand_on(child, which))
     while True:
         try:

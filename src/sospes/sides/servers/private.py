@@ -143,8 +143,10 @@ class PrivateServer:
             stderr=streams.said,
         )  # fmt: skip
 
-    def launch(self, command: Sequence[str], answers: Callable[[], bool]) -> None:
-        """Start the server itself, and wait until it answers."""
+    def launch(
+        self, command: Sequence[str], answers: Callable[[], bool], seconds: float | None = START_SECONDS
+    ) -> None:
+        """Start the server itself, and wait until it answers, for so long at most; None waits while it runs."""
         log = (self.folder / "server.log").open("ab")
         with log:
             streams = Streams(subprocess.DEVNULL, log, log)
@@ -152,8 +154,8 @@ class PrivateServer:
                 self._process = process
         self._write_mark(self._process.pid)
         threading.Thread(target=self._watch, args=(self._process,), daemon=True).start()
-        end = time.monotonic() + START_SECONDS
-        while time.monotonic() < end:
+        begin = time.monotonic()
+        while seconds is None or time.monotonic() < begin + seconds:
             if self._process.poll() is not None:
                 break
             if answers():

@@ -14,6 +14,7 @@ from sospes.formats.opening import Opened, Opening, open_backup, require_room, r
 from sospes.model.entries import Name
 from sospes.model.errors import UsageError
 from sospes.model.findings import Finding, fault, note, verdict_of
+from sospes.model.moments import Moment
 from sospes.model.outcome import Outcome, TableSummary
 from sospes.model.progress import Progress
 from sospes.model.verdict import Rung, Verdict
@@ -58,8 +59,31 @@ class Step:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class PartOf:
+    """A part of the backup that was given, and whether the restore used it."""
+
+    path: str
+    kind: str
+    used: bool
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Reached:
+    """The moment that a restore by logs has reached: the newest commit's time and transaction, and a position."""
+
+    time: str | None
+    lsn: str | None
+    position: str | None = None
+    gtid: str | None = None
+    transaction: str | None = None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Rehearsal:
-    """What a rehearsal showed. `objects` counts by kind what its own engine restored besides tables, and has."""
+    """What a rehearsal showed. `objects` counts by kind what its own engine restored besides tables, and has.
+
+    parts, reached  where the restore was made of several parts, and by logs
+    """
 
     name: str
     format: str | None
@@ -72,6 +96,8 @@ class Rehearsal:
     not_rehearsed: tuple[NotRehearsed, ...]
     objects: dict[str, int] = field(default_factory=dict)
     missing: tuple[Missing, ...] | None = None
+    parts: tuple[PartOf, ...] = ()
+    reached: Reached | None = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -88,6 +114,7 @@ class Rehearsing:
     stop_at_first  whether the first statement that fails ends the restore
     keep      where the side copy stays, in a folder; None drops it
     now       the time that goes into the name of a kept copy
+    moment    up to which logs are applied; None applies all
     announce  hears of the space that is expected, in bytes, before anything is written
     """
 
@@ -102,6 +129,7 @@ class Rehearsing:
     walled: bool = True
     keep: Path | None = None
     now: datetime | None = None
+    moment: Moment | None = None
     progress: Progress | None = None
     announce: Callable[[int | None, str], None] | None = None
 

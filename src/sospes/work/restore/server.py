@@ -177,7 +177,7 @@ def _on_server(opened: Opened, task: _Task, kept: tuple[Steps, Tally]) -> Rehear
         require_room(how.opening.work_folder or Path(tempfile.gettempdir()), expected, "the side copy")
     restore, version = _begun(opened, task, steps)
     if task.server is None and not how.walled:
-        steps.findings.append(_UNCONFINED.at(file=opened.name))
+        steps.findings.append(UNCONFINED.at(file=opened.name))
     kept_side = how.keep is not None and task.server is not None
     try:
         if how.announce is not None:
@@ -257,7 +257,7 @@ def _held_objects(
     return lacking, dict(sorted(counts.items()))
 
 
-_UNCONFINED = doubt(
+UNCONFINED = doubt(
     "unconfined",
     "the private server had no walls, as was asked for: code of the backup could reach what its user may reach",
     "leave --unconfined away; docs/security.md says what walls need",

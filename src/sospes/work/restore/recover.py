@@ -1,0 +1,189 @@
+"""Rehearses a physical copy: verified, laid out, recovered to a moment on a private server, checked, removed."""
+
+from __future__ import annotations
+
+import tempfile
+import time
+from collections.abc import Iterator
+from contextlib import closing
+from dataclasses import dataclass, field
+from pathlib import Path
+
+from sospes.formats.opening import require_room
+from sospes.formats.recovery import MARGIN, Recovery, Stop, open_recovery
+from sospes.model.entries import Name
+from sospes.model.findings import Finding, doubt, fault, note, verdict_of
+from sospes.model.moments import position
+from sospes.model.outcome import Outcome, TableSummary
+from sospes.model.verdict import Rung, Severity, Verdict
+from sospes.sides.registry import recovery_of
+from sospes.sides.servers.binaries import Binaries, find_exactly
+from sospes.sides.servers.recovering import Limits, Recovering, RecoveryFailed
+from sospes.work.look.damage import condensed
+from sospes.work.look.verify import Looking, verify
+from sospes.work.restore.embedded import PartOf, Reached, Rehearsal, Rehearsing, Side, Steps
+from sospes.work.restore.server import UNCONFINED
+
+UNKNOWN_FACTOR = 8
+"""Bytes of the restored files for each stored one, where nothing says how many there are."""
+
+SERVER_ROOM = 128 << 20
+
+_SUPERUSERS = note(
+    "own-superusers",
+    "the backup brings its own superusers and their code: only the walls around the private server hold them",
+)
+
+
+@dataclass(slots=True)
+class _Running:
+    """A rehearsal on its way: what was found, and what was reached and counted."""
+
+    path: Path
+    how: Rehearsing
+    recovery: Recovery
+    findings: list[Finding]
+    steps: Steps
+    tables: dict[Name, int] = field(default_factory=dict)
+    reached: Reached | None = None
+
+    def find(self, *found: Finding) -> None:
+        """Keep findings, with the backup's name where they have none."""
+        self.findings += [one if one.place.file else one.at(file=str(self.path)) for one in found]
+
+    def tell(self, size: int, what: str) -> None:
+        """Say how far it is."""
+        if self.how.progress is not None:
+            self.how.progress(size, what, 0)
+
+
+def rehearse_by_recovery(path: Path, how: Rehearsing) -> Outcome[Rehearsal]:
+    """Recover a physical copy on a private server of its own version, to a moment or to the end of its logs.
+
+    Raises CannotCheck where no such server is installed, where something that the backup builds on is nowhere, or for
+    want of space; UsageError for a moment before the backup's end. Nothing is left behind.
+    """
+    begin = time.perf_counter()
+    findings: list[Finding] = []
+    recovery = open_recovery(path, how.opening.parts)
+    run = _Running(path, how, recovery, findings, Steps(findings))
+    served = recovery_of(recovery.engine)
+    binaries = find_exactly(served.installed, recovery.version, how.server_bin)
+    expected = _expected(recovery)
+    require_room(how.opening.work_folder or Path(tempfile.gettempdir()), expected, "the side copy")
+    with run.steps.step("verify"):
+        run.find(*verify([path], Looking(opening=how.opening, progress=how.progress)).findings)
+    with run.steps.step("start a private server"):
+        server = served.make(binaries, how.opening.work_folder, how.walled)
+    if how.announce is not None:
+        how.announce(expected, str(server.folder))
+    with server.given_up(), closing(recovery):
+        run.find(_SUPERUSERS, *(() if how.walled else (UNCONFINED,)))
+        _recovered(run, server)
+    with run.steps.step("remove the private server"):
+        server.remove()
+    return Outcome(
+        name=str(path),
+        findings=tuple(condensed(findings)),
+        evidence=_evidence(run),
+        result=_rehearsal(run, server, binaries, expected),
+        seconds=time.perf_counter() - begin,
+    )
+
+
+def _recovered(run: _Running, server: Recovering) -> None:
+    """Lay out, feed, recover, check."""
+    recovery, how = run.recovery, run.how
+    with run.steps.step("lay out the files"):
+        recovery.lay_out(server.data, how.opening.work_folder)
+    with run.steps.step("find the moment in the log"):
+        stop = recovery.stop(how.moment)
+    if stop.consistent is None or stop.end < stop.consistent:
+        said = f"it can't be restored: {recovery.missing(stop)}{f' ({stop.problem})' if stop.problem else ''}"
+        run.find(doubt("logs-missing", said, "name the place where the log was archived: --with FOLDER"))
+        return
+    if how.moment is not None and not stop.found:
+        run.find(_past_end(run, stop))
+    with run.steps.step("feed the log"):
+        recovery.feed(stop, server.data / "pg_wal", lambda size: run.tell(size, "feeding the log"))
+    with run.steps.step("recover"):
+        try:
+            server.recover(Limits(**recovery.limits), recovery.timeline, lambda: run.tell(0, "recovering"))
+        except RecoveryFailed as error:
+            advice = f"sospes verify {run.path} tells what is wrong with its files and its log"
+            run.find(fault("recovery-failed", f"the server gave up recovering: {error}", advice))
+            return
+    run.find(*_short(server.ended_at(), stop.end))
+    run.reached = Reached(
+        time=stop.time, lsn=position(stop.end),
+        transaction=str(stop.last_transaction) if stop.last_transaction is not None else None,
+    )  # fmt: skip
+    with run.steps.step("the engine's own checks"):
+        server.start()
+        for database in server.databases():
+            run.find(*server.checked(database, run.tables))
+
+
+def _past_end(run: _Running, stop: Stop) -> Finding:
+    """The moment that is wanted is not in the log: what is reached instead."""
+    wanted = run.how.moment.words if run.how.moment is not None else ""
+    why = f"it can't be followed there: {stop.problem}" if stop.problem else "and the last commit is of"
+    last = f"{why} {stop.time or 'no time'}" if not stop.problem else why
+    return doubt(
+        "moment-past-end",
+        f"{wanted} is not reached: the log ends at {position(stop.end)}, {last}",
+        "name the place with the logs that follow: --with FOLDER; or an earlier moment",
+    )
+
+
+def _short(ended: int | None, wanted: int) -> Iterator[Finding]:
+    """A recovery that stopped before all was applied that it was given."""
+    if ended is None or ended < wanted:
+        where = position(ended) if ended is not None else "an unknown position"
+        yield fault(
+            "recovery-short",
+            f"the server's recovery ended at {where}, and was to reach {position(wanted)}",
+            "sospes verify tells where its log can't be followed",
+        )
+
+
+def _expected(recovery: Recovery) -> int:
+    """Bytes that the side copy takes at most, as far as heads tell."""
+    size = recovery.size
+    if size is None:
+        files = (file for path, _ in recovery.chain for file in path.rglob("*"))
+        size = sum(file.stat().st_size for file in files if file.is_file()) * UNKNOWN_FACTOR
+    logs = recovery.parts.logs.files if recovery.parts.logs is not None else []
+    return int(size * MARGIN) + sum(file.head.size for file in logs) + SERVER_ROOM
+
+
+def _rehearsal(run: _Running, server: Recovering, binaries: Binaries, expected: int) -> Rehearsal:
+    engine = run.recovery.engine.value
+    return Rehearsal(
+        name=str(run.path), format=run.recovery.form, engine=engine, kind="full",
+        side=Side(
+            kind="private", location=str(server.folder), engine=engine, engine_version=binaries.words, kept=False,
+            confined=server.walls,
+        ),
+        space_expected_bytes=expected, steps=tuple(run.steps.done),
+        tables=tuple(
+            TableSummary(
+                database=name.database, schema=name.schema, name=name.name, columns=(), column_types=(), rows=rows
+            )
+            for name, rows in run.tables.items()
+        ),
+        not_rehearsed=(),
+        parts=tuple(PartOf(path=one.path, kind=one.kind, used=one.used) for one in run.recovery.used()),
+        reached=run.reached,
+    )  # fmt: skip
+
+
+def _evidence(run: _Running) -> tuple[Rung, ...]:
+    found = [Rung.PRESENT, Rung.IDENTIFIED]
+    if run.reached is None:
+        return tuple(found)
+    if not any(one.severity is Severity.FAULT for one in run.findings):
+        found.append(Rung.INTACT)
+    if verdict_of(run.findings) is Verdict.SOUND:
+        found += [Rung.LOADED, Rung.RESTORED, Rung.CONSISTENT]
+    return tuple(found)
