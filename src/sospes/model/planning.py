@@ -60,6 +60,7 @@ class RestorePlan:
     needs_known    whether `needs` is all of it; a form may tell that only once it is read through
     """
 
+    format: str | None
     engine: str | None
     lineage: str
     databases: tuple[str, ...]

@@ -62,7 +62,7 @@ def _to_be_sure(outcome: Outcome[Description]) -> str:
     """The one step that decides what reading could not."""
     if outcome.result.checked_by == "seal":
         return f"read it all: sospes verify {outcome.name}"
-    if not any(table.rows is not None for table in outcome.result.tables or ()):
+    if not outcome.result.tables:
         return "clear up the doubts above one by one"
     if not has_server(outcome.result.engine):
         return f"have the engine load it: sospes rehearse {outcome.name}"
@@ -78,7 +78,7 @@ def _claim(rung: Rung | None, found: Description) -> str:
     if rung is Rung.INTACT:
         checked = words_of(found.format or "").checked
         return f"every byte read, {checked}; restoring it was not tried" + (
-            ": rehearse does that" if any(table.rows is not None for table in found.tables or ()) else ""
+            ": rehearse does that" if found.tables and words_of(found.format or "").proven_by == "rehearse" else ""
         )
     return "it is not proven intact"
 

@@ -6,6 +6,7 @@ import shlex
 from pathlib import Path
 
 from sospes.engines.registry import title_of
+from sospes.formats.registry import words_of
 from sospes.model.outcome import Outcome
 from sospes.model.planning import Need, Part, RestorePlan
 from sospes.model.verdict import Verdict
@@ -29,7 +30,7 @@ def tell_plan(printer: Printer, outcome: Outcome[RestorePlan]) -> None:
             (5,),
         )
     if outcome.verdict is Verdict.SOUND:
-        printer.next("prove it: sospes verify " + _command(found))
+        printer.next(f"prove it: sospes {words_of(found.format or '').proven_by} {_command(found)}")
     printer.rung(outcome.rung, "only heads were read, nothing was restored; verify reads all of it")
 
 

@@ -9,6 +9,7 @@ from collections.abc import Iterator
 from pathlib import Path
 from typing import Any
 
+import psycopg
 import pytest
 
 from sospes.formats.base.increments import MAGIC
@@ -16,7 +17,9 @@ from sospes.formats.base.laying import FOLDERS, lay_out
 from sospes.formats.base.members import Folder
 from sospes.model.errors import CannotCheck
 from sospes.model.moments import offset_of
+from sospes.sides.postgresql.recovered import by_modules
 from sospes.sides.servers.private import PREFIX
+from sospes.work.restore.recover import short_of
 from tests.conftest import Run, _servers_or_skip, folder_for_all, sospes
 from tests.servers import PostgresServer, newer_postgres_folders, postgres_folders
 from tests.worlds import World
@@ -291,3 +294,59 @@ def test_increments_are_laid_over_what_is_below(tmp_path: Path) -> None:
     (more / "base/5/INCREMENTAL.1").write_bytes(changed([1, 5], 4, pages[7]))
     with pytest.raises(CannotCheck, match="ends too early"):
         lay_out([Folder(full), Folder(more)], tmp_path / "third", 8192, 131072)
+
+
+@servers
+def test_what_only_the_engine_can_tell(tmp_path: Path) -> None:
+    """An index out of order, without page checksums and without a manifest; a collation of another version."""
+    if not postgres_folders():
+        _servers_or_skip("no PostgreSQL server binaries on this machine")
+    folder = folder_for_all(tmp_path)
+    with PostgresServer(None, "--wal-segsize=1") as server:
+        server.run_sql("postgres", "CREATE DATABASE pier TEMPLATE template0 LOCALE_PROVIDER icu ICU_LOCALE 'en'")
+        server.run_sql("postgres", "UPDATE pg_database SET datcollversion = '1.2.3' WHERE datname = 'pier'")
+        server.run_sql(
+            "postgres", "CREATE TABLE boat (id integer PRIMARY KEY); INSERT INTO boat SELECT generate_series(1, 50)"
+        )
+        index = server.query("postgres", "SELECT pg_relation_filepath('boat_pkey')").decode().strip()
+        backup = server.base_backup(folder / "base", "--no-manifest")
+    with (backup / index).open("r+b") as file:
+        file.seek(8192 + 24)
+        pointers = file.read(16)
+        file.seek(8192 + 24)
+        file.write(pointers[:4] + pointers[8:12] + pointers[4:8] + pointers[12:])
+    assert sospes("verify", backup, "--no-ledger").code == 0  # no checksum covers it
+
+    run = rehearsed(backup)
+
+    assert run.code == 1 and {"engine-check-failed", "collation-version"} <= set(run.codes), run.document["findings"]
+    place = next(item["place"] for item in run.document["findings"] if item["code"] == "engine-check-failed")
+    assert (place["database"], place["table"]) == ("postgres", "boat")
+
+
+def test_a_recovery_that_ends_too_early_is_a_fault() -> None:
+    assert [finding.code for finding in short_of(10, 20)] == ["recovery-short"]
+    assert [finding.code for finding in short_of(None, 20)] == ["recovery-short"]
+    assert list(short_of(20, 20)) == []
+
+
+@servers
+def test_a_drill_rehearses_them(world: World, tmp_path: Path) -> None:
+    shutil.copytree(world.backup, tmp_path / "nights" / "monday")
+    (tmp_path / "night.toml").write_text(
+        f'[[target]]\nname = "pier"\nplaces = ["nights"]\nwith = ["{world.archive}"]\nrung = "consistent"\n'
+    )
+    run = sospes("drill", tmp_path / "night.toml", "--json")
+    [target] = run.document["result"]["targets"]
+    assert (run.code, target["rung"]) == (0, "consistent"), run.document["findings"]
+
+
+@servers
+def test_without_the_engines_checking_functions() -> None:
+    found = [path for path in newer_postgres_folders() if PostgresServer.version_of(path) == "18"]
+    if not found:
+        _servers_or_skip("no binaries of PostgreSQL 18: name them in SOSPES_NEWER_POSTGRES")
+    with PostgresServer(found[0]) as server, psycopg.connect(server.address("postgres"), autocommit=True) as session:
+        assert [finding.code for finding in by_modules(session)] == []
+        session.execute("SET extension_control_path = '/nowhere'")
+        assert [finding.code for finding in by_modules(session)] == ["checks-missing"]

@@ -24,7 +24,6 @@ class _BaseBackup:
         unknown="unknown until all of it is read",
         unknown_packed="unknown until all of it is read",
         checked="every file held against the manifest, every page and record of its log checked",
-        proven_by="verify",
     )
 
     def recognise(self, head: Head) -> bool:

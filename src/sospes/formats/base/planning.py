@@ -11,6 +11,7 @@ from sospes.formats.base.chain import Parts
 from sospes.formats.base.checking import Checking
 from sospes.formats.base.names import Names
 from sospes.formats.base.needed import needed
+from sospes.formats.base.reader import NAME
 from sospes.formats.wal.files import LogFile, Logs
 from sospes.formats.wal.following import Times, iso
 from sospes.formats.wal.reader import LOOKED_AT, look_for_commits
@@ -108,6 +109,7 @@ class Planning:
         )  # fmt: skip
         names = Names(chain[0].read)
         return RestorePlan(
+            format=NAME,
             engine="postgresql",
             lineage=lineage,
             databases=tuple(name for _, name in sorted(names.databases.items())),

@@ -227,7 +227,7 @@ class RecoveredPostgresql(PrivateServer):
             session.execute("SET allow_system_table_mods = on")
             session.execute("UPDATE pg_catalog.pg_event_trigger SET evtenabled = 'D'")
             for finding in (
-                *_collations(session, database), *_counted(session, database, tables), *_by_modules(session),
+                *_collations(session, database), *_counted(session, database, tables), *by_modules(session),
                 *check_database(session, {}),
             ):  # fmt: skip
                 yield finding.at(database=database)
@@ -249,7 +249,7 @@ def _counted(session: Session, database: str, tables: dict[Name, int]) -> Iterat
         tables[Name(database, schema, name)] = int(row[0]) if row else 0
 
 
-def _by_modules(session: Session) -> Iterator[Finding]:
+def by_modules(session: Session) -> Iterator[Finding]:
     """The engine's own functions that check indexes and tables, where its contributed modules are installed."""
     there = session.execute("SELECT 1 FROM pg_catalog.pg_available_extensions WHERE name = 'amcheck'").fetchone()
     if there is None:

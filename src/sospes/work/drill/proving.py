@@ -194,12 +194,13 @@ def commands(chosen: Chosen, how: Proving) -> Iterator[list[str]]:
     hiding = ["--hide-values"] if how.plan.hide_values else []
     ladder = list(Rung)
     height = ladder.index(target.rung)
-    restored = height >= ladder.index(Rung.RESTORED) and has_server(newest.head.head.engine)
+    is_physical = bool(newest.head.head.log_from)  # files of a server, which only a server can have
+    restored = is_physical or (height >= ladder.index(Rung.RESTORED) and has_server(newest.head.head.engine))
     side = target.side or ("private" if restored else "embedded")
     if target.side is None and height < ladder.index(Rung.LOADED):
         yield _reading(chosen, how)
     else:
-        yield ["rehearse", paths[0], "--side", side, *target.options, *pieces]
+        yield ["rehearse", paths[0], "--side", side, *target.options, *pieces, *_parts(chosen)]
     if target.figures is not None:
         yield ["compare", paths[0], target.figures, *hiding]
     if target.compare_with == LAST_PROVEN:

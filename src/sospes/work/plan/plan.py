@@ -204,6 +204,7 @@ def _by_whole(one: _Whole, wanted: Planned) -> RestorePlan:
     end = _written(one.heads[-1]).isoformat(timespec="seconds")
     reached = written.isoformat(timespec="seconds")
     return RestorePlan(
+        format=chosen.head.format,
         engine=chosen.head.engine,
         lineage=one.lineage,
         databases=chosen.head.databases,

@@ -113,7 +113,7 @@ def _recovered(run: _Running, server: Recovering) -> None:
             advice = f"sospes verify {run.path} tells what is wrong with its files and its log"
             run.find(fault("recovery-failed", f"the server gave up recovering: {error}", advice))
             return
-    run.find(*_short(server.ended_at(), stop.end))
+    run.find(*short_of(server.ended_at(), stop.end))
     run.reached = Reached(
         time=stop.time, lsn=position(stop.end),
         transaction=str(stop.last_transaction) if stop.last_transaction is not None else None,
@@ -136,7 +136,7 @@ def _past_end(run: _Running, stop: Stop) -> Finding:
     )
 
 
-def _short(ended: int | None, wanted: int) -> Iterator[Finding]:
+def short_of(ended: int | None, wanted: int) -> Iterator[Finding]:
     """A recovery that stopped before all was applied that it was given."""
     if ended is None or ended < wanted:
         where = position(ended) if ended is not None else "an unknown position"
