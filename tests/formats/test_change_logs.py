@@ -476,3 +476,14 @@ def test_a_version_that_nobody_knows(logs: Path) -> None:
     flip(segments(logs)[2], 300_000)
     run = verified(logs)
     assert (run.code, run.codes) == (3, ["log-damaged"])
+
+
+def test_a_clusters_own_folder(world: World, tmp_path: Path) -> None:
+    """There, old segments lie under later names, and empty ones, to be filled."""
+    own = Path(shutil.copytree(world.backup / "pg_wal", tmp_path / "pg_wal"))
+    old = segments(world.archive)[0]
+    shutil.copy(old, own / segment_name(1, 99 * MIB, MIB))
+    (own / segment_name(1, 98 * MIB, MIB)).write_bytes(bytes(MIB))
+    assert (own / "archive_status").is_dir()
+    run = verified(own)
+    assert (run.code, run.codes) == (0, []), run.document["findings"]

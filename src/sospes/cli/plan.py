@@ -8,7 +8,7 @@ from pathlib import Path
 
 from sospes.cli import common
 
-EXAMPLE = "sospes plan /srv/backups --database harbour --until '2026-11-25 09:31'"
+EXAMPLE = "sospes plan /srv/backups --until '2026-11-25 09:31'"
 
 
 def configure(parser: argparse.ArgumentParser) -> None:

@@ -61,7 +61,7 @@ def test_a_backup_and_all_logs_in_order(world: World) -> None:
 
 @servers
 def test_what_it_prints(world: World) -> None:
-    out = sospes("plan", world.backup, world.archive).out
+    out = " ".join(sospes("plan", world.backup, world.archive).out.split())  # lines end where the terminal does
     assert out.startswith("PLANNED") and "in this order" in out and f"--with {world.archive}" in out
     assert "pg_wal" not in out.split("what to do")[1]
 

@@ -11,7 +11,6 @@ from dataclasses import dataclass
 from enum import IntEnum
 
 PATH = "global/pg_control"
-SIZE = 8192
 _SEALED = {1201: 288, 1300: 288, 1700: 288, 1800: 292}
 """Bytes that the checksum covers, by version of the control file; it stands right behind them."""
 

@@ -16,7 +16,6 @@ _START = re.compile(rf"^START WAL LOCATION: {_POSITION} \(file ([0-9A-F]{{24}})\
 _CHECKPOINT = re.compile(rf"^CHECKPOINT LOCATION: {_POSITION}$", re.M)
 _TIMELINE = re.compile(r"^START TIMELINE: (\d+)$", re.M)
 _FROM = re.compile(r"^BACKUP FROM: (\w+)$", re.M)
-_METHOD = re.compile(r"^BACKUP METHOD: (.+)$", re.M)
 _TIME = re.compile(r"^START TIME: (.+)$", re.M)
 _LABEL = re.compile(r"^LABEL: (.*)$", re.M)
 _FOLLOWS = re.compile(rf"^INCREMENTAL FROM LSN: {_POSITION}$", re.M)

@@ -54,12 +54,6 @@ class Candidate:
         return needs.timelines[-1][0] if needs is not None else 1
 
 
-def systems_in(parts: Parts) -> list[int]:
-    """The clusters that there are base backups of."""
-    found = {system_of(read) for _, read in parts.backups}
-    return sorted(system for system in found if system is not None)
-
-
 def system_of(read: Checking) -> int | None:
     """The system identifier of a backup's cluster, as far as its head tells."""
     if read.control is not None:

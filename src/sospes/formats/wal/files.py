@@ -164,6 +164,12 @@ class Logs:
         self.notes += other.notes
         self.unread += other.unread
 
+    def without_recycled(self) -> Logs:
+        """The same without old segments under later names, which a server keeps in its own folder to fill them anew."""
+        kept = {key: [file for file in copies if not file.is_misnamed] for key, copies in self.segments.items()}
+        self.segments = {key: copies for key, copies in kept.items() if copies}
+        return self
+
     def put(self, told: LogFile | History | BackupNote | None, path: str) -> None:
         """Take in a file that was told."""
         if isinstance(told, LogFile):

@@ -39,7 +39,10 @@ class _ChangeLogs:
         """A reader over all of its files."""
         root = Path(stored.source.name)
         if isinstance(stored.source, LocalFolder):
-            return LogReader(gather([root]), want, stored.source, in_cluster=(root / "archive_status").is_dir())
+            logs, in_cluster = gather([root]), (root / "archive_status").is_dir()
+            return LogReader(
+                logs.without_recycled() if in_cluster else logs, want, stored.source, in_cluster=in_cluster
+            )
         logs = Logs()
         head = segment_head(stored.head.plain)
         if head is not None:

@@ -12,7 +12,6 @@ from dataclasses import dataclass
 
 from sospes.model.moments import offset_of
 
-SEGMENT_NAME = re.compile(r"([0-9A-F]{8})([0-9A-F]{8})([0-9A-F]{8})\Z")
 NAMED_AS_SEGMENT = re.compile(r"([0-9A-F]{24})(\.partial)?(?:\.(?:gz|bz2|xz|lz4|zst))?\Z")
 """Names of segments in an archive: packed ones have the packer's ending, the last one of a timeline another."""
 
