@@ -60,7 +60,7 @@ def main() -> None:
         folder = folder_for_all(Path(name))
         if args.mib:
             _speed(folder, args.mib, args.repeat)
-            _many(folder / "many", 10_000, args.repeat)
+            _many(folder / "many", folder / "sha", args.repeat)
         if args.times:
             _damage(make_world(folder_for_all(folder)), folder, args.times)
 
@@ -122,8 +122,8 @@ def _records(logs: Path, repeat: int) -> None:
     _print("records of a log, MB a second", rates)
 
 
-def _many(folder: Path, files: int, repeat: int) -> None:
-    """Heads of many segments, plain and packed, beside what the program takes to start."""
+def _many(folder: Path, backup: Path, repeat: int, files: int = 10_000) -> None:
+    """Heads of many segments, plain and packed, beside what the program takes for few."""
     page = struct.pack("<HHIQI4xQII", 0xD110, 2, 1, 0, 0, 4711, MIB, 8192).ljust(8192, b"\0")
     for kind in ("plain", "packed"):
         (folder / kind).mkdir(parents=True)
@@ -140,8 +140,9 @@ def _many(folder: Path, files: int, repeat: int) -> None:
         few.mkdir()
         shutil.copy(sorted((folder / kind).iterdir())[0], few)
         for command in ("inspect", "plan"):
+            first = [backup] if command == "plan" else []
             more = [
-                _seconds(command, folder / kind) - _seconds(command, few) for _ in range(repeat)
+                _seconds(command, *first, folder / kind) - _seconds(command, *first, few) for _ in range(repeat)
             ]  # fmt: skip
             _print(f"{command} of {kind} logs, seconds beside the start", more, files=files)
 

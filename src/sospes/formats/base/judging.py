@@ -8,7 +8,7 @@ from dataclasses import replace
 from sospes.formats.base import control as control_file
 from sospes.formats.base import label as label_file
 from sospes.formats.base.catalog import map_holds
-from sospes.formats.base.checking import COPY, MAPS, MOST_BAD, USUAL, Checking, Seen
+from sospes.formats.base.checking import COPY, MAPS, MOST_BAD, SEGMENT, USUAL, Checking, Seen
 from sospes.formats.base.control import Control, State, is_intact, read_control
 from sospes.formats.base.label import Label
 from sospes.formats.base.manifest import Listed, Manifest
@@ -43,11 +43,23 @@ def judged(read: Checking, following: Following | None, names: Names) -> Iterato
             "the backup has no manifest: only pages with checksums, the control file and the log are covered",
             "take backups with a manifest, as the server's program does by default",
         )
+    yield from _segment_sizes(read)
     logs = [*following.findings()] if following is not None else []
     yield from _pages(read, following.reach if following is not None else None, names)
     yield from logs
     if read.manifest is None and following is not None and following.reach.there and not following.reach.moved:
         yield from _without_files(names)
+
+
+def _segment_sizes(read: Checking) -> Iterator[Finding]:
+    """Segments of the log inside that don't have the length that all have."""
+    if read.control is None:
+        return
+    wanted = read.control.log_segment_size
+    for path, seen in read.seen.items():
+        if SEGMENT.fullmatch(path) and seen.size != wanted:
+            said = f"{path} has {seen.size:,} bytes, where {wanted:,} belong: it was cut off, or something was added"
+            yield fault("log-cut", said, COPY, Place(file=path, stored_from=min(seen.size, wanted)))
 
 
 def _without_files(names: Names) -> Iterator[Finding]:

@@ -173,7 +173,7 @@ class Tars:
             stream = _Stream(text, self.findings)
             broken: list[str] = []
             try:
-                with tarfile.open(fileobj=stream, mode="r|") as tar:  # type: ignore[call-overload]
+                with tarfile.open(fileobj=stream, mode="r|", bufsize=READ_SIZE) as tar:  # type: ignore[call-overload]
                     yield from self._of(tar, prefix, source, broken)
                 stream.drain()
             except (tarfile.TarError, EOFError) as error:
@@ -219,7 +219,7 @@ class Tars:
         if base.size is None or base.size > _MOST_LOOKED_THROUGH:
             return None
         try:
-            with tarfile.open(fileobj=_Stream(PlainText(base), []), mode="r|") as tar:  # type: ignore[call-overload]
+            with tarfile.open(fileobj=_Stream(PlainText(base), []), mode="r|", bufsize=READ_SIZE) as tar:  # type: ignore[call-overload]
                 return any(_SEGMENT.fullmatch(entry.name.rpartition("pg_wal/")[2]) for entry in tar)
         except (tarfile.TarError, EOFError):
             return None
@@ -232,7 +232,7 @@ def _head_of(source: Source) -> dict[str, bytes]:
     found: dict[str, bytes] = {}
     head = Streamed(source.name, io.BytesIO(source.head(_HEAD_BYTES)))
     try:
-        with tarfile.open(fileobj=_Stream(PlainText(head), []), mode="r|") as tar:  # type: ignore[call-overload]
+        with tarfile.open(fileobj=_Stream(PlainText(head), []), mode="r|", bufsize=READ_SIZE) as tar:  # type: ignore[call-overload]
             for entry in tar:
                 file = tar.extractfile(entry) if entry.isfile() and entry.size < 1 << 16 else None
                 if file is not None:
