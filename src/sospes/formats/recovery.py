@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from pathlib import Path
@@ -23,6 +24,7 @@ from sospes.places.writing import nameless_file
 
 __all__ = ["MARGIN", "Recovery", "Stop", "UsedPart", "is_physical", "open_recovery"]
 
+_ZONED = re.compile(r"(?:Z|[+-]\d\d:?\d\d)\Z")
 MARGIN = 1.1
 """Bytes that are wanted for each byte of the backup's files: a server writes while it recovers."""
 
@@ -97,13 +99,18 @@ class Recovery:
         self._following = Following(self._read, needs, self.parts.logs if self.parts.logs is not None else Logs())
         label = self._read.label
         ended = self._following.reach.ended_at or (label.started_at if label is not None else None)
-        begins = time_of(ended)
+        begins = time_of(ended) if ended is not None and _ZONED.search(ended) else None
         if moment is not None and moment.time is not None and begins is not None and moment.time < begins:
             raise UsageError(
                 f"{moment.words}: is before the end of this backup, which was taken at {begins.isoformat()}",
                 "name a later moment, or an older backup: sospes plan tells which one",
             )
         return stop_at(self._following, moment)
+
+    def log_size(self, stop: Stop) -> int:
+        """Bytes of the log that is to be fed up to there."""
+        assert self._following is not None
+        return stop.end - self._following.reach.needs.start + 2 * self._following.size
 
     def feed(self, stop: Stop, target: Path, progress: Callable[[int], None]) -> int:
         """Write the log up to where the recovery stops; bytes written."""

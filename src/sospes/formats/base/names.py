@@ -7,6 +7,7 @@ from collections import defaultdict
 from collections.abc import Iterable, Iterator
 from dataclasses import replace
 from functools import cached_property
+from itertools import islice
 
 from sospes.formats.base import catalog
 from sospes.formats.base.checking import Checking
@@ -16,6 +17,9 @@ from sospes.model.findings import Place
 
 _COMMIT_LOG = re.compile(r"pg_xact/([0-9A-F]{4,})")
 _SIDE_TABLE = re.compile(r"pg_toast_(\d+)(?:_index)?")
+MOST_RELATIONS = 500_000
+"""Relations of one database that are named; more than that are no people's."""
+
 _OWN = ("pg_catalog", "information_schema", "pg_toast")
 
 
@@ -121,7 +125,7 @@ class Names:
         found: dict[int, bytes] = {}
         for path in self._read.catalogs():
             if name := _COMMIT_LOG.fullmatch(path):
-                found[int(name[1], 16)] = b"".join(self._read.spooled(path) or ())
+                found[int(name[1], 16)] = next(self._read.spooled(path) or iter(()), b"")
         if not found and (first := self._read.members.small("pg_xact/0000")) is not None:
             found[0] = first
         return catalog.committed_by(found)
@@ -143,7 +147,7 @@ class Names:
             files = catalog.files_of(self._map(database))
             pages = self._pages(database, files.get(catalog.PG_CLASS, catalog.PG_CLASS)) or ()
             listed = catalog.relations(pages, self._page_size, self._is_committed, self._version)
-            self._listed[database] = list(listed)
+            self._listed[database] = list(islice(listed, MOST_RELATIONS))
         return self._listed[database]
 
     def _map(self, database: int) -> bytes:

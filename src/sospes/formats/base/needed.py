@@ -111,8 +111,11 @@ class Following:
         self._read = read
         self._needs = needs
         self._logs = logs if logs is not None else Logs()
-        self._on = logs is not None
+        self._given = logs is not None
         control = read.control
+        # A copy of a server at work, taken in one moment, agrees only at the end of its own log.
+        is_snapshot = read.label is None and control is not None and control.state not in _SHUT_DOWN
+        self._to_end = self._given or is_snapshot
         system = read.manifest.system if read.manifest is not None else None
         self.system = control.system if control is not None else system
         self.size = control.log_segment_size if control is not None else 1 << 24
@@ -161,7 +164,7 @@ class Following:
             if torn:
                 self._make_whole(records)
             reach.times.take(records)
-            if done is not None and not self._on:
+            if done is not None and not self._to_end:
                 break
         reach.end, reach.consistent, reach.there = log.end, done, done is not None
         # Records are read many at a time, so what is wrong may lie behind all that the backup needs.
@@ -171,7 +174,7 @@ class Following:
             return
         if done is None:
             yield self._missing(log)
-        elif self._on and not log.faults:
+        elif self._given and not log.faults:
             yield from self._stops(log)
         yield from self._unknown_timelines()
 
@@ -206,7 +209,7 @@ class Following:
                 f"the last record of the log, at {position(problem.position)}, was not written whole, as in a crash",
                 place=found.place,
             )
-        elif self._on:
+        elif self._to_end:
             yield found
 
     def _missing(self, log: Log) -> Finding:
@@ -218,12 +221,14 @@ class Following:
         if needs.end is not None and (needs.end - 1) // size > first // size:
             last = (needs.end - 1) // size * size
             named += f" to {segment_name(self._timeline_at(last), last, size)}"
-        where = "in the backup, nor in the logs that were given" if self._on else "in it"
+        where = "in the backup, nor in the logs that were given" if self._given else "in it"
         return doubt(
             "logs-missing",
             f"the log that the backup needs is not {where}: from {position(needs.start)} to {upto}; missing: {named}"
             f"{self._instead(first)}",
-            "name the place where it was archived: --with FOLDER" if not self._on else "look for it in other archives",
+            "name the place where it was archived: --with FOLDER"
+            if not self._given
+            else "look for it in other archives",
         )
 
     def _timeline_at(self, segment: int) -> int:

@@ -104,6 +104,7 @@ def _recovered(run: _Running, server: Recovering) -> None:
         return
     if how.moment is not None and not stop.found:
         run.find(_past_end(run, stop))
+    require_room(server.folder, recovery.log_size(stop) + SERVER_ROOM, "the log")
     with run.steps.step("feed the log"):
         recovery.feed(stop, server.data / "pg_wal", lambda size: run.tell(size, "feeding the log"))
     with run.steps.step("recover"):
@@ -148,13 +149,12 @@ def short_of(ended: int | None, wanted: int) -> Iterator[Finding]:
 
 
 def _expected(recovery: Recovery) -> int:
-    """Bytes that the side copy takes at most, as far as heads tell."""
+    """Bytes that the files take, as far as heads tell; the log comes on top, once it is known how much of it."""
     size = recovery.size
     if size is None:
         files = (file for path, _ in recovery.chain for file in path.rglob("*"))
         size = sum(file.stat().st_size for file in files if file.is_file()) * UNKNOWN_FACTOR
-    logs = recovery.parts.logs.files if recovery.parts.logs is not None else []
-    return int(size * MARGIN) + sum(file.head.size for file in logs) + SERVER_ROOM
+    return int(size * MARGIN) + SERVER_ROOM
 
 
 def _rehearsal(run: _Running, server: Recovering, binaries: Binaries, expected: int) -> Rehearsal:
