@@ -121,11 +121,18 @@ def _bind(source: str, target: str, flags: int, *, whole: bool = False) -> None:
     _mount("none", target, None, _MS_BIND | _MS_REMOUNT | kept | flags)
 
 
+def _own_memory(root: str, name: str, size: str) -> None:
+    """A folder of the new root that is its own, in memory."""
+    Path(root, name).mkdir()
+    _mount("none", f"{root}/{name}", "tmpfs", _MS_NOSUID | _MS_NODEV | _MS_NOEXEC, f"size={size},mode=1777")
+
+
 def _build_root(root: str, work: str, shown: Sequence[str]) -> None:
     """Make a root of what a server needs, and go there."""
     # Else what is mounted here would show up outside as well.
     _mount("none", "/", None, _MS_REC | _MS_PRIVATE)
     _mount("none", root, "tmpfs", _MS_NOSUID | _MS_NODEV, "size=16m,mode=755")
+    _own_memory(root, "tmp", "256m")  # first, as what is shown may lie below it
     readonly = _MS_RDONLY | _MS_NOSUID | _MS_NODEV
     for name in ("usr", "bin", "sbin", "lib", "lib32", "lib64", *(path.lstrip("/") for path in shown)):
         source, target = Path("/", name), Path(root, name)
@@ -151,9 +158,7 @@ def _build_root(root: str, work: str, shown: Sequence[str]) -> None:
     for name in ("null", "zero", "urandom", "random"):
         (dev / name).touch()
         _bind(f"/dev/{name}", str(dev / name), _MS_NOSUID | _MS_NOEXEC)
-    for name, size in (("dev/shm", "1g"), ("tmp", "256m")):
-        Path(root, name).mkdir()
-        _mount("none", f"{root}/{name}", "tmpfs", _MS_NOSUID | _MS_NODEV | _MS_NOEXEC, f"size={size},mode=1777")
+    _own_memory(root, "dev/shm", "1g")
     Path(root, work.lstrip("/")).mkdir(parents=True, exist_ok=True)
     _bind(work, root + work, _MS_NOSUID | _MS_NODEV | _MS_NOEXEC)
     Path(root, "proc").mkdir()
