@@ -639,3 +639,13 @@ def test_a_segment_of_another_length(copy: Path, length: int) -> None:
     segment.write_bytes((data + data)[:length])
     run = verified(copy)
     assert (run.code, run.codes[0]) == (1, "log-cut")
+
+
+@pytest.mark.parametrize("gone", ["global", "base", "pg_wal", "PG_VERSION backup_label", "global pg_wal pg_xact"])
+def test_half_a_backup(copy: Path, gone: str) -> None:
+    for name in gone.split():
+        path = copy / name
+        shutil.rmtree(path) if path.is_dir() else path.unlink()
+    run = verified(copy)
+    assert run.document["result"]["format"] == "pg-base"
+    assert run.code == (3 if gone == "pg_wal" else 1), run.document["findings"]

@@ -250,6 +250,14 @@ def test_cut_missing_and_foreign_ones(world: World, logs: Path, tmp_path: Path) 
     assert run.code == 3 and "log-foreign" in run.codes
 
 
+def test_a_file_that_is_still_on_its_way(logs: Path) -> None:
+    """Under a name of its own a short segment is a doubt; what is complete under the server's name counts before it."""
+    whole = segments(logs)[2]
+    (logs / f"{whole.name}.tmp").write_bytes(whole.read_bytes()[:300_000])
+    run = verified(logs)
+    assert (run.code, run.codes) == (3, ["log-cut"])
+
+
 def test_names_that_say_something_else(logs: Path) -> None:
     """Old copies under a new name, and two that were swapped: what is in a file counts, and its name is told."""
     first, second, third = segments(logs)[1:4]
@@ -388,6 +396,7 @@ class _Given:
 
     data: bytes
     timeline: int = 1
+    latest: int = 1
     name: str = "made up"
     partial: bool = False
 
@@ -487,3 +496,9 @@ def test_a_clusters_own_folder(world: World, tmp_path: Path) -> None:
     assert (own / "archive_status").is_dir()
     run = verified(own)
     assert (run.code, run.codes) == (0, []), run.document["findings"]
+
+
+def test_a_segment_without_its_name_may_lead_to_a_new_timeline(world: World, tmp_path: Path) -> None:
+    for number, path in enumerate(segments(world.promoted)):
+        shutil.copy(path, tmp_path / f"piece {number}.wal")
+        assert verified(tmp_path / f"piece {number}.wal").code == 0

@@ -70,6 +70,11 @@ class _Inside:
 
     partial = False
 
+    @property
+    def latest(self) -> int:
+        """The newest timeline that a page of it may be of."""
+        return self.timeline
+
     def blocks(self) -> Iterator[bytes]:
         """Its bytes."""
         return self.read.segment(self.name) or iter(())

@@ -19,6 +19,8 @@ from sospes.stream.plain import PlainText
 _TAR = re.compile(r"(base|pg_wal|\d+)\.tar(?:\.\w+)?")
 _FIRST = frozenset({label.PATH.encode(), b"tablespace_map"})
 _HEAD_BYTES = 1 << 17
+_ENOUGH = 3
+"""Of what lies in a cluster's root, so much tells it from other folders."""
 
 
 def begins_like_tar(plain: bytes) -> bool:
@@ -27,9 +29,10 @@ def begins_like_tar(plain: bytes) -> bool:
 
 
 def is_cluster(path: Path) -> bool:
-    """Whether a folder has two of what every cluster's, or every copy of one, has in its root."""
-    marks = ("PG_VERSION", control.PATH, label.PATH, manifest.PATH)
-    return (path / "global").is_dir() and sum((path / mark).is_file() for mark in marks) >= 2
+    """Whether a folder has some of what every copy of a cluster has in its root; half of it may be gone."""
+    files = sum((path / name).is_file() for name in ("PG_VERSION", control.PATH, label.PATH, manifest.PATH))
+    folders = sum((path / name).is_dir() for name in ("base", "global", "pg_wal", "pg_xact"))
+    return files > 0 and folders > 0 and files + folders >= _ENOUGH
 
 
 def has_base_tar(path: Path) -> bool:

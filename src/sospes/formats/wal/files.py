@@ -86,6 +86,11 @@ class LogFile:
         return self.given
 
     @property
+    def latest(self) -> int:
+        """The newest timeline that a page of it may be of: of a file without a name nobody knows where it leads."""
+        return self.timeline if self.named_as is not None else 1 << 32
+
+    @property
     def own_name(self) -> str:
         """The name that a server looks for."""
         return segment_name(self.timeline, self.head.start, self.head.size)
@@ -176,7 +181,7 @@ class Logs:
             copies = self.segments.setdefault((told.head.system, told.timeline, told.head.start), [])
             copies.append(told)
             if len(copies) > 1:
-                copies.sort(key=lambda file: (file.is_misnamed, file.partial, file.name))
+                copies.sort(key=lambda file: (file.is_misnamed, file.named_as is None, file.partial, file.name))
         elif isinstance(told, History):
             self.histories[told.timeline] = (told, Path(path))
             self.small_bytes += _size_of(path)

@@ -223,9 +223,11 @@ def archive_findings(logs: Logs, *, in_cluster: bool) -> Iterator[Finding]:
     yield from _misnamed(logs, in_cluster=in_cluster)
     for file in logs.files:
         if file.packed is None and not file.partial and file.stored is not None and file.stored < file.head.size:
-            yield fault(
+            is_named = file.named_as is not None  # under another name it may only be on its way
+            yield (fault if is_named else doubt)(
                 "log-cut",
-                f"{file.name} has {file.stored:,} bytes, where {file.head.size:,} belong: it was cut off",
+                f"{file.name} has {file.stored:,} bytes, where {file.head.size:,} belong: it was cut off"
+                f"{'' if is_named else ', or is still being written'}",
                 COPY,
                 Place(file=file.place, stored_from=file.stored, stored_to=file.head.size),
             )

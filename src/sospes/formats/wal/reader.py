@@ -189,7 +189,8 @@ class LogReader:
         for copies in self._logs.segments.values():
             for copy in copies[1:]:
                 again = Run(system=copy.head.system, timeline=copy.timeline, files=(copy,))
-                yield from follow(again, Times())
+                if copy.place not in told:
+                    yield from follow(again, Times())
                 yield from copy.findings
         yield from self._beside()
 

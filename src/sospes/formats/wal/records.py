@@ -55,6 +55,11 @@ class Segment(Protocol):
         ...
 
     @property
+    def latest(self) -> int:
+        """The newest timeline that a page of it may be of."""
+        ...
+
+    @property
     def partial(self) -> bool:
         """Whether it is the unfinished end of a timeline, which may be short."""
         ...
@@ -353,7 +358,7 @@ class Log:
             pages = np.frombuffer(data, np.uint8, len(data) - len(data) % head.page).reshape(-1, head.page)
             skipped = min(max(0, (start - at) // head.page), len(pages))  # what lies before is not asked for
             pages, at, behind = pages[skipped:], at + skipped * head.page, at + len(data)
-            good, problem = (0, "") if ended else self._pages(pages, at, head, found.timeline)
+            good, problem = (0, "") if ended else self._pages(pages, at, head, found.latest)
             # Behind its end a segment may hold zeros, or what it held before it was taken anew.
             if (ended or good < len(pages)) and _resumes(pages[good:], at + good * head.page, head):
                 problem = problem or "pages of zeros stand in the midst of the log"
