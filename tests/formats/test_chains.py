@@ -167,9 +167,9 @@ def test_the_plan_names_the_chain_in_order(chain: Chain) -> None:
     assert parts[:3] == [("full", "full"), ("zz-first", "incremental"), ("tar", "incremental")]
 
     run = sospes("plan", chain.second, chain.full, "--json")
-    assert (run.code, run.codes) == (3, ["log-gap"])  # the logs of the newer one can't be reached from the older one
+    assert (run.code, run.codes) == (3, ["newer-unusable"])
     used = [Path(part["path"]).name for part in run.document["result"]["parts"]]
-    assert used[0] == "full" and "newer-unusable" in [finding["code"] for finding in run.document["findings"]]
+    assert used[0] == "full"
     alone = sospes("plan", chain.second, "--json")
     assert (alone.code, alone.codes[0]) == (3, "base-missing")
     assert alone.document["result"]["missing"][0]["from"]

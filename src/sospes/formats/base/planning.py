@@ -108,7 +108,7 @@ class Planning:
             lineage=lineage,
             databases=tuple(name for _, name in sorted(names.databases.items())),
             parts=(*map(self._backup_part, chain), *self._history_parts(way), *map(_log_part, files)),
-            missing=(*missing, *(_missing_backup(finding) for finding in lost)),
+            missing=(*missing, *(_missing_backup(one) for one in lost if one.code == "base-missing")),
             window=window,
             would_reach=reach,
             consistent_at=position(chosen.end) if chosen.end is not None else None,
@@ -142,7 +142,7 @@ class Planning:
         for one in reversed(fitting):
             below, lost = self._below(one)
             if not lost:
-                passed = [] if broken is None else [_passed_over(broken[0], broken[2])]
+                passed = [] if broken is None else [_passed_over(broken[0], broken[2], moment)]
                 return one, below, passed
             broken = broken or (one, below, lost)
         assert broken is not None
@@ -313,9 +313,10 @@ def _is_before(one: Candidate, moment: Moment | None) -> bool:
     return moment.time is None or one.ended is None or one.ended <= moment.time
 
 
-def _passed_over(one: Candidate, lost: Sequence[Finding]) -> Finding:
+def _passed_over(one: Candidate, lost: Sequence[Finding], moment: Moment | None) -> Finding:
+    """A newer backup that something is missing of: a doubt where the newest state is wanted."""
     said = f"{one.path} is newer, and can't be used: {lost[0].message}"
-    return note("newer-unusable", said, lost[0].advice)
+    return (doubt if moment is None else note)("newer-unusable", said, lost[0].advice)
 
 
 def _missing_backup(finding: Finding) -> Missing:
