@@ -1,6 +1,6 @@
 """Files of an incremental backup that hold only the pages that were changed since another backup.
 
-Source: PostgreSQL, src/bin/pg_combinebackup/reconstruct.c and src/backend/backup/basebackup.c (versions 17 and 18): a
+Source: PostgreSQL, src/include/backup/basebackup_incremental.h and src/backend/backup/basebackup.c (17 and 18): a
 magic number, the number of pages, the length of the whole file in pages below which nothing was cut off, the pages'
 numbers; where pages follow, zeros up to a page's border, then the pages.
 """
