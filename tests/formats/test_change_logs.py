@@ -144,6 +144,17 @@ def test_a_segment_on_standard_input(world: World) -> None:
     assert (done.returncode, json.loads(done.stdout)["result"]["format"]) == (0, "change-log")
 
 
+def test_damage_in_a_segment_on_standard_input(logs: Path) -> None:
+    """Nobody knows how long it is before it ends: that makes it no cut one, of which damage is told already."""
+    flip(segments(logs)[2], 300_000)
+    with segments(logs)[2].open("rb") as file:
+        done = subprocess.run(
+            [sys.executable, "-m", "sospes", "verify", "-", "--json"],
+            stdin=file, capture_output=True, timeout=60, check=False,
+        )  # fmt: skip
+    assert (done.returncode, json.loads(done.stdout)["findings"][0]["code"]) == (1, "log-damaged")
+
+
 def test_moments_in_records(world: World) -> None:
     log = log_of(world.archive)
     times, points, ends = [], [], []

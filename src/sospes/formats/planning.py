@@ -8,7 +8,7 @@ from pathlib import Path
 from sospes.formats.base.chain import Parts, glanced, logs_inside, logs_of
 from sospes.formats.base.names import Names
 from sospes.formats.base.opening import members_of
-from sospes.formats.base.planning import Planning, system_of
+from sospes.formats.base.planning import Planning
 from sospes.formats.wal.files import Logs
 
 
@@ -48,7 +48,7 @@ class Physicals:
         """The clusters that there are base backups of; logs alone restore nothing."""
         by_system: dict[int | None, list[frozenset[str]]] = {}
         for _, read in self.parts.backups:
-            by_system.setdefault(system_of(read), []).append(frozenset(Names(read).databases.values()))
+            by_system.setdefault(read.system, []).append(frozenset(Names(read).databases.values()))
         known = [system for system in by_system if system is not None]
         if None in by_system and len(known) == 1:  # tars without a manifest don't say it at their beginning
             by_system[known[0]] += by_system.pop(None)

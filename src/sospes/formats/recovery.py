@@ -58,10 +58,10 @@ class Recovery:
     _read: Checking | None = None
     _following: Following | None = None
 
-    def lay_out(self, target: Path, work_folder: Path | None) -> int:
-        """Write the files into a folder; bytes written. Afterwards `stop` can be asked. Raises CannotCheck."""
+    def lay_out(self, target: Path, work_folder: Path | None) -> None:
+        """Write the files into a folder. Afterwards `stop` can be asked. Raises CannotCheck."""
         page_size, per_file = self.shape
-        written = lay_out([members for _, members in self.chain], target, page_size, per_file)
+        lay_out([members for _, members in self.chain], target, page_size, per_file)
         data = target / "global" / "pg_control"
         control = read_control(data.read_bytes()) if data.is_file() else None
         if control is None:
@@ -72,13 +72,10 @@ class Recovery:
                 "unpack the tar, and rehearse the folder",
             )
         self._read = self._with_log(control, work_folder)
-        return written
 
     def _with_log(self, control: Control, work_folder: Path | None) -> Checking:
         """What was read of the last backup: its label, and its log, which has to be had once more."""
-        members = members_of(self.path) if self.path.is_dir() else None
-        assert members is not None
-        read = Checking(members)
+        read = Checking(self.chain[-1][1])
         read.spool = nameless_file(work_folder)
         read.read_log()
         read.control = control
@@ -112,10 +109,10 @@ class Recovery:
         assert self._following is not None
         return stop.end - self._following.reach.needs.start + 2 * self._following.size
 
-    def feed(self, stop: Stop, target: Path, progress: Callable[[int], None]) -> int:
-        """Write the log up to where the recovery stops; bytes written."""
+    def feed(self, stop: Stop, target: Path, progress: Callable[[int], None]) -> None:
+        """Write the log up to where the recovery stops."""
         assert self._following is not None
-        return feed(self._following, stop, target, progress)
+        feed(self._following, stop, target, progress)
 
     @property
     def timeline(self) -> int:
@@ -174,7 +171,7 @@ def open_recovery(path: Path, places: Sequence[Path]) -> Recovery:
     chain = [(path, members)]
     here = glanced(members)
     version = here.kept.get("PG_VERSION", b"").decode("ascii", "replace").strip()
-    sizes = [sum(listed.size for listed in here.manifest.files.values()) if here.manifest is not None else None]
+    sizes = [here.manifest.total if here.manifest is not None else None]
     while here.label is not None and here.label.follows is not None:
         start = here.label.follows[0]
         below = [(where, one) for where, one in parts.backups if one.label is not None and one.label.start == start]
@@ -185,8 +182,7 @@ def open_recovery(path: Path, places: Sequence[Path]) -> Recovery:
             )
         where, here = below[0]
         chain.append((where, here.members))
-        manifest = here.manifest
-        sizes.append(sum(listed.size for listed in manifest.files.values()) if manifest is not None else None)
+        sizes.append(here.manifest.total if here.manifest is not None else None)
     known = [size for size in sizes if size is not None]
     whole = sum(known) if len(known) == len(sizes) else None
     shape = (here.control.page_size, here.control.segment_pages) if here.control is not None else USUAL

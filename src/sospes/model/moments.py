@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import re
 from dataclasses import dataclass
-from datetime import UTC, datetime
+from datetime import UTC, datetime, timedelta
 from enum import StrEnum
 
 from sospes.model.errors import UsageError
@@ -28,8 +28,6 @@ def offset_of(text: str) -> int | None:
 
 def server_time(microseconds: int) -> datetime | None:
     """A time as PostgreSQL keeps it, in microseconds since the year 2000; None where it can't be one."""
-    from datetime import timedelta
-
     try:
         return _EPOCH + timedelta(microseconds=microseconds)
     except OverflowError:
@@ -46,6 +44,11 @@ def time_of(stated: str | None) -> datetime | None:
         return found.astimezone()
     except (ValueError, OverflowError, OSError):
         return None
+
+
+def server_microseconds(time: datetime) -> int:
+    """A time as PostgreSQL keeps it, in microseconds since the year 2000."""
+    return (time - _EPOCH) // timedelta(microseconds=1)
 
 
 class MomentKind(StrEnum):

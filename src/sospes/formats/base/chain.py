@@ -96,7 +96,7 @@ class Chain:
         while here.label is not None and here.label.follows is not None:
             start, _ = here.label.follows
             fitting = [(path, one) for path, one in self._parts.backups if one.label and one.label.start == start]
-            own = [(path, one) for path, one in fitting if _system(one) in {_system(here), None}]
+            own = [(path, one) for path, one in fitting if one.system in {here.system, None}]
             if not own:
                 yield _missing(start, fitting, given=self._parts.logs is not None)
                 return
@@ -123,12 +123,6 @@ class Chain:
             if finding.code == "logs-missing":
                 continue  # only the last one of a chain is brought up to its end
             yield finding.at(file=str(path / (finding.place.file or "")))
-
-
-def _system(read: Checking) -> int | None:
-    if read.control is not None:
-        return read.control.system
-    return read.manifest.system if read.manifest is not None else None
 
 
 def _missing(start: int, foreign: list[tuple[Path, Checking]], *, given: bool) -> Finding:

@@ -12,7 +12,7 @@ from sospes.formats.base.control import Control, read_control
 from sospes.formats.base.increments import BadIncrement, Increment, length_of_head, read_increment
 from sospes.formats.base.label import Label, read_label
 from sospes.formats.base.manifest import SUMS, BadManifest, Manifest, Sum, read_manifest
-from sospes.formats.base.members import Member, Members
+from sospes.formats.base.members import Member, Members, pass_over
 from sospes.formats.base.pages import BadPage, Pages, file_of
 from sospes.formats.wal.segments import HEAD_BYTES, SegmentHead, segment_head
 from sospes.model.findings import Finding, Place, fault
@@ -89,6 +89,13 @@ class Checking:
     _spooled: dict[str, tuple[int, int]] = field(default_factory=dict)  # where, if it can't be read again, and its size
 
     @property
+    def system(self) -> int | None:
+        """The system identifier of its cluster, as control file or manifest say."""
+        if self.control is not None:
+            return self.control.system
+        return self.manifest.system if self.manifest is not None else None
+
+    @property
     def has_logs(self) -> bool:
         """Whether there is any log in it."""
         return any(path.startswith("pg_wal/") for path in self._spooled)
@@ -148,9 +155,7 @@ class Checking:
             if SPOOLED.fullmatch(member.path) or member.path in KEPT or KEPT_LIKE.fullmatch(member.path):
                 self._take(member)
             else:
-                for _ in member.blocks:
-                    if self.members.readable_again:
-                        break
+                pass_over(self.members, member)
         self._understand()
 
     def _keep(self, path: str, data: bytes) -> None:

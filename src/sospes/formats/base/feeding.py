@@ -8,20 +8,18 @@ from __future__ import annotations
 
 from collections.abc import Callable
 from dataclasses import dataclass
-from datetime import UTC, datetime, timedelta
 from pathlib import Path
 
 import numpy as np
 
 from sospes.formats.base.needed import Following
 from sospes.formats.wal.following import iso
-from sospes.formats.wal.moments import backup_ends_in, commits_in, restore_points_in
+from sospes.formats.wal.moments import commits_in, restore_points_in
 from sospes.formats.wal.records import Log, Records, Segment
 from sospes.formats.wal.segments import segment_name
 from sospes.model.errors import UsageError
-from sospes.model.moments import Moment, MomentKind, position
+from sospes.model.moments import Moment, MomentKind, position, server_microseconds
 
-_EPOCH = datetime(2000, 1, 1, tzinfo=UTC)
 Progress = Callable[[int], None]
 
 
@@ -41,7 +39,6 @@ class Stop:
     found: bool = False
     last: int | None = None
     last_transaction: int | None = None
-    commits: int = 0
     problem: str = ""
 
     @property
@@ -60,7 +57,7 @@ def stop_at(following: Following, moment: Moment | None) -> Stop:
     stop = Stop(end=needs.start)
     for records in log.records(needs.start):
         if stop.consistent is None:
-            stop.consistent = _consistent(records, needs.backup, needs.end)
+            stop.consistent = needs.ends_in(records)
         cut = _cut(records, moment) if moment is not None else None
         if cut is not None:
             stop.found = True
@@ -83,11 +80,8 @@ def stop_at(following: Following, moment: Moment | None) -> Stop:
     return stop
 
 
-def feed(following: Following, stop: Stop, target: Path, progress: Progress) -> int:
-    """Write the segments up to where a recovery stops into a folder, and the histories of their timelines.
-
-    Gives the bytes that were written.
-    """
+def feed(following: Following, stop: Stop, target: Path, progress: Progress) -> None:
+    """Write the segments up to where a recovery stops into a folder, and the histories of their timelines."""
     size = following.size
     written = 0
     for history, data in following.histories():
@@ -96,12 +90,12 @@ def feed(following: Following, stop: Stop, target: Path, progress: Progress) -> 
         found = following.segment_at(at)
         if found is None:
             break
-        written += _segment(target / segment_name(found.timeline, at, size), found, min(stop.end - at, size), size)
+        _write_segment(target / segment_name(found.timeline, at, size), found, min(stop.end - at, size), size)
+        written += size
         progress(written)
-    return written
 
 
-def _segment(path: Path, found: Segment, kept: int, size: int) -> int:
+def _write_segment(path: Path, found: Segment, kept: int, size: int) -> None:
     """One segment, of which only the first bytes are kept; the rest is zeros."""
     left = kept
     with path.open("wb") as file:
@@ -111,13 +105,6 @@ def _segment(path: Path, found: Segment, kept: int, size: int) -> int:
             if not left:
                 break
         file.truncate(size)
-    return size
-
-
-def _consistent(records: Records, backup: int | None, end: int | None) -> int | None:
-    if backup is not None:
-        return next((behind for began, behind in backup_ends_in(records) if began == backup), None)
-    return end if end is not None and int(records.ends[-1]) >= end else None
 
 
 def _take(stop: Stop, records: Records, count: int) -> None:
@@ -125,7 +112,6 @@ def _take(stop: Stop, records: Records, count: int) -> None:
     commits = commits_in(records)
     mine = commits.committed & (commits.indexes < count)
     if mine.any():
-        stop.commits += int(mine.sum())
         stop.last = int(commits.times[mine][-1])
         stop.last_transaction = int(records.transactions[commits.indexes[mine][-1]]) or None
 
@@ -136,7 +122,7 @@ def _cut(records: Records, moment: Moment) -> int | None:
         first = int(np.searchsorted(records.positions, moment.offset))
         return moment.offset if first < len(records.positions) else None
     if moment.time is not None:
-        wanted = (moment.time - _EPOCH) // timedelta(microseconds=1)
+        wanted = server_microseconds(moment.time)
         commits = commits_in(records)
         later = commits.times >= wanted if moment.before else commits.times > wanted
         found = commits.indexes[later & commits.committed]
@@ -147,11 +133,5 @@ def _cut(records: Records, moment: Moment) -> int | None:
         if not len(found):
             return None
         return int(records.positions[found[0]] if moment.before else records.ends[found[0]])
-    points = [(behind, at) for behind, at, name in restore_points_at(records) if name == moment.value]
-    return (points[0][1] if moment.before else points[0][0]) if points else None
-
-
-def restore_points_at(records: Records) -> list[tuple[int, int, str]]:
-    """Named restore points: the position behind their records, and of these."""
-    begins = dict(zip(records.ends.tolist(), records.positions.tolist(), strict=True))
-    return [(behind, begins[behind], name) for behind, _, name in restore_points_in(records)]
+    points = [(begin, behind) for begin, behind, name in restore_points_in(records) if name == moment.value]
+    return (points[0][0] if moment.before else points[0][1]) if points else None

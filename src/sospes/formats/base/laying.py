@@ -13,7 +13,7 @@ from pathlib import Path, PurePosixPath
 
 from sospes.formats.base import label as label_file
 from sospes.formats.base.increments import BadIncrement, length_of_head, read_increment
-from sospes.formats.base.members import Member, Members
+from sospes.formats.base.members import Member, Members, pass_over
 from sospes.model.errors import CannotCheck
 
 FOLDERS = (
@@ -33,56 +33,49 @@ _INCREMENT = "INCREMENTAL."
 _OF_INCREMENT = re.compile(rb"^INCREMENTAL FROM [^\n]*\n", re.M)
 
 
-def lay_out(chain: Sequence[Members], target: Path, page_size: int, per_file: int) -> int:
-    """Write the files of a full backup, and of those that build on it, in order, into a new folder; bytes written.
+def lay_out(chain: Sequence[Members], target: Path, page_size: int, per_file: int) -> None:
+    """Write the files of a full backup, and of those that build on it, in order, into a new folder.
 
     Raises CannotCheck where an increment can't be put on what is below it.
     """
-    written = 0
     for members in chain:
         seen = set()
         for member in members.all():
             path = PurePosixPath(member.path)
             if not _DATA.fullmatch(member.path) or ".." in path.parts:
-                for _ in member.blocks:
-                    pass  # what is packed comes in order
+                pass_over(members, member)
                 continue
             whole = path.with_name(path.name.removeprefix(_INCREMENT))
             place = target / whole
             place.parent.mkdir(parents=True, exist_ok=True)
             seen.add(str(whole))
             if path.name.startswith(_INCREMENT):
-                written += _put_on(place, member, page_size, per_file)
+                _put_on(place, member, page_size, per_file)
             else:
-                written += _write(place, member.blocks)
+                with place.open("wb") as file:
+                    file.writelines(member.blocks)
         _remove_all_but(target, seen)
     for name in FOLDERS:
         (target / name).mkdir(parents=True, exist_ok=True)
     label = target / label_file.PATH
     if label.is_file():
         label.write_bytes(_OF_INCREMENT.sub(b"", label.read_bytes()))
-    return written
 
 
-def _write(place: Path, blocks: Iterator[bytes]) -> int:
-    with place.open("wb") as file:
-        return sum(file.write(data) for data in blocks)
-
-
-def _put_on(place: Path, member: Member, page_size: int, per_file: int) -> int:
+def _put_on(place: Path, member: Member, page_size: int, per_file: int) -> None:
     """Write changed pages over the file below."""
     if not place.is_file():
         raise CannotCheck(
             f"{member.path}: the backup below has no such file", "sospes verify --with tells what fits together"
         )
     try:
-        return _written_over(place, _Text(member.blocks), page_size, per_file)
+        _write_over(place, _Text(member.blocks), page_size, per_file)
     except BadIncrement as bad:
         raise CannotCheck(f"{member.path}: {bad}", "sospes verify tells what is wrong with this backup") from bad
 
 
-def _written_over(place: Path, text: _Text, page_size: int, per_file: int) -> int:
-    """Write the pages of an increment over a file; bytes written. Raises BadIncrement."""
+def _write_over(place: Path, text: _Text, page_size: int, per_file: int) -> None:
+    """Write the pages of an increment over a file. Raises BadIncrement."""
     head = text.take(12)
     head += text.take(length_of_head(head) - len(head))
     increment = read_increment(head, page_size, per_file)
@@ -93,7 +86,6 @@ def _written_over(place: Path, text: _Text, page_size: int, per_file: int) -> in
             file.seek(int(block) * page_size)
             file.write(text.take(page_size))
         file.truncate(length * page_size)
-    return len(increment.blocks) * page_size
 
 
 def _remove_all_but(target: Path, seen: set[str]) -> None:

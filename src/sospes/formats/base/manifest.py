@@ -85,6 +85,11 @@ class Manifest:
     system: int | None
     intact: bool
 
+    @property
+    def total(self) -> int:
+        """Bytes of all files that it lists."""
+        return sum(listed.size for listed in self.files.values())
+
 
 class BadManifest(Exception):
     """A manifest that is none, or was cut off; the message says why."""

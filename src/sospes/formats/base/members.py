@@ -79,6 +79,13 @@ class Members(Protocol):
         ...
 
 
+def pass_over(members: Members, member: Member) -> None:
+    """Leave a member unread; where members come in order only, its bytes have to pass."""
+    if not members.readable_again:
+        for _ in member.blocks:
+            pass
+
+
 class Folder:
     """A folder as the server has it; tablespaces are links in `pg_tblspc`.
 

@@ -35,6 +35,12 @@ class Needed:
     backup: int | None
     timelines: tuple[tuple[int, int], ...]
 
+    def ends_in(self, records: Records) -> int | None:
+        """Where it ends, if that is among some records or before them; None where it is not yet."""
+        if self.backup is not None:
+            return next((behind for began, behind in backup_ends_in(records) if began == self.backup), None)
+        return self.end if self.end is not None and int(records.ends[-1]) >= self.end else None
+
 
 def needed(read: Checking) -> Needed | None:
     """The log that a backup needs; None where nothing says."""
@@ -162,10 +168,7 @@ class Following:
         done: int | None = None
         for records in log.records(needs.start):
             reach.moved = reach.moved or (done is None and moves_files(records))
-            if needs.backup is not None and done is None:
-                done = next((behind for began, behind in backup_ends_in(records) if began == needs.backup), None)
-            elif done is None and needs.end is not None and int(records.ends[-1]) >= needs.end:
-                done = needs.end
+            done = done if done is not None else needs.ends_in(records)
             if torn:
                 self._make_whole(records)
             reach.times.take(records)
@@ -222,10 +225,10 @@ class Following:
         needs, size = self._needs, self.size
         first = log.missing if log.missing is not None else (log.end or needs.start) // size * size
         upto = "the end of the backup" if needs.end is None else position(needs.end)
-        named = segment_name(self._timeline_at(first), first, size)
+        named = self.reach.way.name(first, size)
         if needs.end is not None and (needs.end - 1) // size > first // size:
             last = (needs.end - 1) // size * size
-            named += f" to {segment_name(self._timeline_at(last), last, size)}"
+            named += f" to {self.reach.way.name(last, size)}"
         where = "in the backup, nor in the logs that were given" if self._given else "in it"
         return doubt(
             "logs-missing",
@@ -236,12 +239,9 @@ class Following:
             else "look for it in other archives",
         )
 
-    def _timeline_at(self, segment: int) -> int:
-        return self.reach.way.at(segment, self.size)[0] if self.reach.way.at(segment, self.size) else 1
-
     def _instead(self, segment: int) -> str:
         """What lies under the name of a segment that is missing."""
-        name = segment_name(self._timeline_at(segment), segment, self.size)
+        name = self.reach.way.name(segment, self.size)
         for file in self._logs.files:
             if file.name.startswith(name) and file.head.system != self.system:
                 return f" ({file.name} is there, and of another cluster: system identifier {file.head.system})"
@@ -264,7 +264,7 @@ class Following:
             yield doubt(
                 "log-gap",
                 f"the log from {position(end or 0)} to {position(nearest.head.start)} is nowhere: "
-                f"{segment_name(self._timeline_at(last), last, self.size)} is the first segment that is missing or "
+                f"{self.reach.way.name(last, self.size)} is the first segment that is missing or "
                 f"ends too early{self._instead(last)}; nothing behind it can be reached",
                 "look for the missing files; else take a new full backup",
                 Place(file=reach.used[-1].place if reach.used else None),

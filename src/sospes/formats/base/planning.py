@@ -15,7 +15,6 @@ from sospes.formats.base.reader import NAME
 from sospes.formats.wal.files import LogFile, Logs
 from sospes.formats.wal.following import Times, iso
 from sospes.formats.wal.reader import LOOKED_AT, look_for_commits
-from sospes.formats.wal.segments import segment_name
 from sospes.formats.wal.timelines import Way, file_at, newest_way
 from sospes.model.errors import UsageError
 from sospes.model.events import Window
@@ -54,15 +53,6 @@ class Candidate:
         return needs.timelines[-1][0] if needs is not None else 1
 
 
-def system_of(read: Checking) -> int | None:
-    """The system identifier of a backup's cluster, as far as its head tells."""
-    if read.control is not None:
-        return read.control.system
-    if read.manifest is not None and read.manifest.system is not None:
-        return read.manifest.system
-    return None
-
-
 class Planning:
     """Plans restores of one cluster from the backups and logs of it that there are.
 
@@ -75,7 +65,7 @@ class Planning:
         heads = [file.head for file in self._logs.files if system is None or file.head.system == system]
         sizes = [read.control.log_segment_size for _, read in parts.backups if read.control is not None]
         self._size = heads[0].size if heads else sizes[0] if sizes else _SEGMENT
-        own = [(path, read) for path, read in parts.backups if system_of(read) in {system, None}]
+        own = [(path, read) for path, read in parts.backups if read.system in {system, None}]
         self.candidates = sorted(filter(None, map(self._candidate, own)), key=lambda one: one.start)
         self._reaches: dict[tuple[int, int], int] = {}
 
@@ -96,9 +86,10 @@ class Planning:
         times = last.times if last is not None else Times()
         reach, told = self._reach(moment, chosen, end, times)
         findings += [*lost, *told]
+        earliest = self._earliest(chosen)
         window = Window(
-            from_=_iso(self._earliest(chosen).ended), to=iso(times.last) or _iso(chosen.ended),
-            from_position=position(self._earliest(chosen).end or self._earliest(chosen).start),
+            from_=_iso(earliest.ended), to=iso(times.last) or _iso(chosen.ended),
+            from_position=position(earliest.end or earliest.start),
             to_position=position(end) if end is not None else None,
         )  # fmt: skip
         names = Names(chain[0].read)
@@ -204,7 +195,7 @@ class Planning:
             findings.append(doubt("logs-unseen", said, f"sospes verify {chosen.path} tells"))
         if stopped and (later or at < needed_end):
             upto = min(later) if later else needed_end
-            name = segment_name((way.at(at, self._size) or [1])[0], at, self._size)
+            name = way.name(at, self._size)
             missing.append(Missing(what=f"log from {name} on", from_=position(at), to=position(upto)))
             code = "log-gap" if at >= needed_end else "logs-missing"
             said = f"the log from {position(at)} to {position(upto)} is nowhere; {name} is the first segment of it"
@@ -333,13 +324,9 @@ def _log_part(file: LogFile) -> Part:
 
 def _space(chain: list[Candidate], files: list[LogFile]) -> int | None:
     """Bytes of the restored files, as manifests have them, and of the logs."""
-    sizes = 0
-    for one in chain[:1]:
-        if one.read.manifest is None:
-            return None
-        sizes += sum(listed.size for listed in one.read.manifest.files.values())
-    for one in chain[1:]:
-        sizes += sum(listed.size for listed in one.read.manifest.files.values()) if one.read.manifest else 0
+    if chain[0].read.manifest is None:
+        return None
+    sizes = sum(one.read.manifest.total for one in chain if one.read.manifest is not None)
     return sizes + sum(file.head.size for file in files)
 
 

@@ -100,6 +100,11 @@ class LogFile:
         """Whether its name stands for another segment than its bytes."""
         return self.named_as is not None and self.named_as[1] != self.head.start
 
+    @property
+    def is_cut(self) -> bool:
+        """Whether it is shorter than its head says, as far as that can be seen before it is unpacked."""
+        return self.packed is None and not self.partial and self.stored is not None and self.stored < self.head.size
+
     def blocks(self) -> Iterator[bytes]:
         """Its plain bytes; what is found in its container is kept."""
         read = 0

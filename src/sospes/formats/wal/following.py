@@ -3,11 +3,11 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
-from dataclasses import dataclass, field
+from dataclasses import dataclass
 from itertools import pairwise
 
 from sospes.formats.wal.files import LogFile, Logs
-from sospes.formats.wal.moments import Commits, commits_in, restore_points_in
+from sospes.formats.wal.moments import commits_in
 from sospes.formats.wal.records import Log, LogFault, Records, first_begin
 from sospes.formats.wal.segments import NAMED_AS_SEGMENT
 from sospes.model.findings import Finding, Place, doubt, fault, note, some
@@ -22,17 +22,15 @@ COPY = "take the log from another copy: nothing behind this place can be reached
 
 @dataclass(slots=True)
 class Times:
-    """What was met on the way: commits, their first and last time in microseconds since 2000, restore points."""
+    """What was met on the way: commits, their first and last time in microseconds since 2000."""
 
     commits: int = 0
     records: int = 0
     first: int | None = None
     last: int | None = None
-    last_transaction: int | None = None
-    points: list[tuple[int, int, str]] = field(default_factory=list)
 
-    def take(self, records: Records) -> Commits:
-        """Take in some records; gives the ends of transactions among them."""
+    def take(self, records: Records) -> None:
+        """Take in some records."""
         found = commits_in(records)
         self.records += len(records.starts)
         times = found.times[found.committed]
@@ -40,9 +38,6 @@ class Times:
             self.commits += len(times)
             self.first = int(times[0]) if self.first is None else self.first
             self.last = int(times.max()) if self.last is None else max(self.last, int(times.max()))
-            self.last_transaction = int(records.transactions[found.indexes[found.committed][-1]]) or None
-        self.points += restore_points_in(records)
-        return found
 
     @property
     def first_at(self) -> str | None:
@@ -222,7 +217,7 @@ def archive_findings(logs: Logs, *, in_cluster: bool) -> Iterator[Finding]:
         )
     yield from _misnamed(logs, in_cluster=in_cluster)
     for file in logs.files:
-        if file.packed is None and not file.partial and file.stored is not None and file.stored < file.head.size:
+        if file.is_cut:
             is_named = file.named_as is not None  # under another name it may only be on its way
             yield (fault if is_named else doubt)(
                 "log-cut",

@@ -8,12 +8,12 @@ from __future__ import annotations
 
 import struct
 
+from sospes.formats.wal.records import HEADER, LONG_DATA, ORIGIN, SHORT_DATA, TOP_TRANSACTION
+
 Block = tuple[int, int, int, int, int]
 """Tablespace, database, relation, fork and number of a block."""
 
-_HEADER = 24
 _MOST_BLOCKS = 32
-_ORIGIN, _TOP_TRANSACTION, _LONG_DATA, _SHORT_DATA = 253, 252, 254, 255
 _IMAGE, _WILL_INIT, _SAME = 0x10, 0x40, 0x80
 _HAS_HOLE = 0x01
 _COMPRESSED = {False: 0x02, True: 0x1C}
@@ -25,15 +25,15 @@ _SINCE_15 = 0xD110
 def blocks_of(record: memoryview, magic: int) -> list[Block]:
     """The blocks that a record makes whole; `magic` is that of the log's pages, which tells the version."""
     found: list[Block] = []
-    at, end, relation = _HEADER, len(record), (0, 0, 0)
+    at, end, relation = HEADER, len(record), (0, 0, 0)
     compressed = _COMPRESSED[magic >= _SINCE_15]
     try:
         while at < end:
             kind = record[at]
-            if kind in {_SHORT_DATA, _LONG_DATA}:
+            if kind in {SHORT_DATA, LONG_DATA}:
                 break  # the main data come last, and block data behind them
-            if kind in {_ORIGIN, _TOP_TRANSACTION}:
-                at += 3 if kind == _ORIGIN else 5
+            if kind in {ORIGIN, TOP_TRANSACTION}:
+                at += 3 if kind == ORIGIN else 5
                 continue
             if kind > _MOST_BLOCKS:
                 break

@@ -13,15 +13,24 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
-from sospes.formats.wal.records import BACKUP_END, HEADER, KIND, TRANSACTION, XLOG, Records
+from sospes.formats.wal.records import (
+    BACKUP_END,
+    HEADER,
+    KIND,
+    LONG_DATA,
+    ORIGIN,
+    SHORT_DATA,
+    TOP_TRANSACTION,
+    TRANSACTION,
+    XLOG,
+    Records,
+)
 
 _COMMIT, _ABORT, _COMMIT_PREPARED, _ABORT_PREPARED = 0x00, 0x20, 0x30, 0x40
 _WHAT = 0x70
 _RESTORE_POINT = 0x70
 _FILES, _HAS_MORE, _REMOVES = 2, 0x80, 0x04
 """The manager of files; ends of transactions that say more, and that they remove files."""
-
-_SHORT_DATA, _LONG_DATA, _ORIGIN, _TOP_TRANSACTION = 255, 254, 253, 252
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -42,7 +51,7 @@ def commits_in(records: Records) -> Commits:
     text = np.frombuffer(records.text, np.uint8)
     starts = records.starts[indexes]
     times = np.zeros(len(indexes), np.int64)
-    plain = text[starts + HEADER] == _SHORT_DATA  # nothing but the main data, as nearly always
+    plain = text[starts + HEADER] == SHORT_DATA  # nothing but the main data, as nearly always
     times[plain] = text[starts[plain][:, None] + HEADER + 2 + np.arange(8)].copy().view("<i8")[:, 0]
     for place in np.flatnonzero(~plain):
         times[place] = struct.unpack_from("<q", main_data(records.record(int(indexes[place]))) + bytes(8))[0]
@@ -67,24 +76,24 @@ def main_data(record: memoryview) -> bytes:
     at = HEADER
     while at < len(record):
         kind = record[at]
-        if kind == _SHORT_DATA:
+        if kind == SHORT_DATA:
             return bytes(record[at + 2 : at + 2 + record[at + 1]])
-        if kind == _LONG_DATA:
+        if kind == LONG_DATA:
             length = struct.unpack_from("<I", record, at + 1)[0]
             return bytes(record[at + 5 : at + 5 + length])
-        if kind not in {_ORIGIN, _TOP_TRANSACTION}:
+        if kind not in {ORIGIN, TOP_TRANSACTION}:
             return b""
-        at += 3 if kind == _ORIGIN else 5
+        at += 3 if kind == ORIGIN else 5
     return b""
 
 
 def restore_points_in(records: Records) -> Iterator[tuple[int, int, str]]:
-    """Named restore points: the position behind the record, when in microseconds since 2000, and the name."""
+    """Named restore points: the positions of the record and behind it, and the name."""
     for index in np.flatnonzero((records.managers == XLOG) & (records.kinds & KIND == _RESTORE_POINT)):
         data = main_data(records.record(int(index)))
         if len(data) >= 72:
             name = data[8:72].split(b"\0")[0].decode("utf-8", "replace")
-            yield int(records.ends[index]), struct.unpack_from("<q", data)[0], name
+            yield int(records.positions[index]), int(records.ends[index]), name
 
 
 def backup_ends_in(records: Records) -> Iterator[tuple[int, int]]:

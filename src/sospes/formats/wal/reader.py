@@ -73,7 +73,6 @@ class LogReader:
         self._folder = folder
         self._in_cluster = in_cluster
         self._times = Times()
-        self._end: int | None = None
         self._complete: bool | None = None
 
     @property
@@ -99,7 +98,6 @@ class LogReader:
         heads = [file.head for file in files]
         found = [run for run in runs(self._logs) if len(self._logs.systems) == 1]
         newest = max(found, key=lambda run: (run.timeline, run.end)) if found else None
-        end = self._end or (newest.end if newest else None)
         return Header(
             format=NAME,
             engine=Engine.POSTGRESQL,
@@ -111,7 +109,7 @@ class LogReader:
             physical=PhysicalHeader(
                 timeline=newest.timeline if newest else max(self._logs.histories, default=None),
                 log_from=position(min(run.start for run in found)) if found else None,
-                log_to=position(end) if end is not None else None,
+                log_to=position(newest.end) if newest else None,
                 files=len(files) + len(self._logs.histories) + len(self._logs.notes),
                 first_at=self._times.first_at,
                 last_at=self._times.last_at,
@@ -177,7 +175,7 @@ class LogReader:
 
     def _all(self) -> Iterator[Finding]:
         yield from archive_findings(self._logs, in_cluster=self._in_cluster)
-        told = {name for name, _ in self._cut()}
+        told = {file.place for file in self._logs.files if file.is_cut}  # what follows of that is not told again
         ends: dict[tuple[int, int], int] = {}
         for run in runs(self._logs):
             for finding in follow(run, self._times, ends):
@@ -193,12 +191,6 @@ class LogReader:
                     yield from follow(again, Times())
                 yield from copy.findings
         yield from self._beside()
-
-    def _cut(self) -> Iterator[tuple[str, int]]:
-        """Files that are told as cut off: what follows of that is not told again."""
-        for file in self._logs.files:
-            if file.packed is None and not file.partial and (file.stored or 0) < file.head.size:
-                yield file.place, file.head.start
 
     def _beside(self) -> Iterator[Finding]:
         """Files that are none of the log."""

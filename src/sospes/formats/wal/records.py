@@ -31,6 +31,9 @@ XLOG, TRANSACTION = 0, 1
 SWITCH, BACKUP_END, KIND = 0x40, 0x50, 0xF0
 """Records of the log itself: the rest of the segment is empty; a backup ends. What tells them is in these bits."""
 
+TOP_TRANSACTION, ORIGIN, LONG_DATA, SHORT_DATA = 252, 253, 254, 255
+"""Parts of a record that are no blocks, by their first byte; the main data, long or short, come last."""
+
 _SHORT, _LONG = 24, HEAD_BYTES
 _CONTINUES, _HAS_LONG, _OVERWRITTEN, _FLAGS = 1, 2, 8, 0x000F
 _UNLIKE = "a page of the log goes on with another record than the one before it"

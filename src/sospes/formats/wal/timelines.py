@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from sospes.formats.wal.files import LogFile, Logs
+from sospes.formats.wal.segments import segment_name
 
 
 @dataclass(frozen=True, slots=True)
@@ -21,6 +22,10 @@ class Way:
     def at(self, segment: int, size: int) -> list[int]:
         """The timelines that a segment may be of, the newest first, as a server looks for it."""
         return [timeline for timeline, begin in reversed(self.begins) if begin < segment + size]
+
+    def name(self, segment: int, size: int) -> str:
+        """The name by which a server looks for a segment first."""
+        return segment_name((self.at(segment, size) or [1])[0], segment, size)
 
     def ends(self, timeline: int) -> int | None:
         """Where the next timeline of the way leaves that one; None for the last one, or one that is not on it."""
