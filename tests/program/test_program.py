@@ -16,7 +16,7 @@ from pathlib import Path
 
 import pytest
 
-from sospes.cli.main import COMMANDS
+from sospes.cli.main import COMMANDS, main
 from sospes.formats.opening import Opening, require_room
 from sospes.model.errors import NoRoom
 from sospes.report.progress import ProgressBar
@@ -90,6 +90,22 @@ def test_interruption_ends_with_130_and_leaves_nothing(tmp_path: Path, words: li
     assert b"Traceback" not in err and b"interrupted" in err
     assert list(work.iterdir()) == []
     assert sorted(path.name for path in tmp_path.iterdir()) == ["night.sql", "work"]
+
+
+def test_an_interruption_that_was_wrapped_on_its_way_is_answered_as_one(
+    monkeypatch: pytest.MonkeyPatch, capsys: pytest.CaptureFixture[str]
+) -> None:
+    class Hit:
+        def __set_name__(self, owner: type, name: str) -> None:
+            raise KeyboardInterrupt
+
+    def load(_name: str) -> None:
+        type("Told", (), {"hit": Hit()})
+
+    monkeypatch.setattr("importlib.import_module", load)
+
+    assert main(["verify", "night.sql"]) == 130
+    assert "interrupted" in capsys.readouterr().err
 
 
 def test_a_full_disk_is_said_and_leaves_nothing_half_written(tmp_path: Path) -> None:

@@ -70,11 +70,12 @@ def main(arguments: Sequence[str]) -> int:
     except SospesError as error:
         return _failed(arguments, wanted, error)
     except KeyboardInterrupt:
-        print("sospes: interrupted; nothing was left behind half written", file=sys.stderr)  # noqa: T201
-        return INTERRUPTED
+        return _ended()
     except (OSError, MemoryError) as error:
         return _failed(arguments, wanted, _environment_error(error))
     except Exception as error:
+        if _came_of_interruption(error):
+            return _ended()
         if "-vv" in arguments:
             traceback.print_exc()
         problem = f"an error inside Sospes: {type(error).__name__}: {error}"
@@ -85,6 +86,18 @@ def main(arguments: Sequence[str]) -> int:
         )
     finally:
         sys.stdout = sys.stdout.stream if isinstance(sys.stdout, _Patient) else sys.stdout
+
+
+def _ended() -> int:
+    print("sospes: interrupted; nothing was left behind half written", file=sys.stderr)  # noqa: T201
+    return INTERRUPTED
+
+
+def _came_of_interruption(error: BaseException | None) -> bool:
+    """Whether an error only wraps an interruption, as Python does while a class is being made."""
+    while error is not None and not isinstance(error, KeyboardInterrupt):
+        error = error.__cause__ or error.__context__
+    return error is not None
 
 
 def _be_interruptible() -> None:
