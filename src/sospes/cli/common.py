@@ -79,11 +79,14 @@ def add_parts(parser: argparse.ArgumentParser) -> None:
     )  # fmt: skip
 
 
+MOMENTS = "a time (UTC, where it names no zone), lsn=..., transaction=..., name=..."
+"""How a moment is written."""
+
+
 def add_moments(parser: argparse.ArgumentParser) -> None:
     """The options that name a moment in the logs."""
-    form = "a time (UTC, where it names no zone), lsn=..., transaction=..., name=..."
     group = parser.add_mutually_exclusive_group()
-    group.add_argument("--until", metavar="MOMENT", help=f"up to this moment and including it: {form}")
+    group.add_argument("--until", metavar="MOMENT", help=f"up to this moment and including it: {MOMENTS}")
     group.add_argument("--before", metavar="MOMENT", help="up to this moment and not including it, as of a mistake")
 
 

@@ -31,6 +31,7 @@ COMMANDS = {
     "seal": "write a sidecar that proves a backup unchanged later",
     "compare": "compare the rows of a backup with live, another backup, a side copy or a file",
     "mend": "write the statements that would bring lost or changed rows back",
+    "retrace": "say from change logs what was done, when, to which table, and the last good moment before a mistake",
     "handover": "put a checked side copy in the live database's place, and keep the old one for the way back",
     "drill": "prove many backups in one unattended run, and report what was proven and what was not",
     "ledger": "show what has been proven, how long restores take, what has gone stale, what is unusual",

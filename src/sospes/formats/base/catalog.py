@@ -17,6 +17,9 @@ _MAGIC = 0x592717
 _MAPS = {62: 504, 64: 520}
 """Where the checksum of a file map stands, by the number of entries that it has room for."""
 
+_FROZEN_PAGES = 18
+"""Since this version the catalog of relations counts a table's frozen pages, which moves what follows."""
+
 _TEXT_LOCALES = 15
 """Since this version collations stand in the catalog as texts of any length."""
 
@@ -77,15 +80,18 @@ def files_of(data: bytes) -> dict[int, int]:
     return dict(struct.unpack_from("<II", data, 8 + index * 8) for index in range(count))
 
 
-def committed_by(logs: dict[int, bytes]) -> IsCommitted:
-    """Tells from the files of the commit log, by number, whether a transaction was committed."""
+def committed_by(log: Callable[[int], bytes]) -> IsCommitted:
+    """Tells from the files of the commit log, which `log` gives by number, whether a transaction was committed."""
+    found: dict[int, bytes] = {}
 
     def is_committed(transaction: int) -> bool:
         if transaction < 3:
             return transaction == 2  # the one that is older than all others
-        data = logs.get(transaction // _PER_FILE, b"")
+        number = transaction // _PER_FILE
+        if number not in found:
+            found[number] = log(number)
         byte, place = divmod(transaction % _PER_FILE, _PER_BYTE)
-        return byte < len(data) and (data[byte] >> (2 * place)) & 3 == _COMMITTED
+        return byte < len(found[number]) and (found[number][byte] >> (2 * place)) & 3 == _COMMITTED
 
     return is_committed
 
@@ -138,13 +144,28 @@ def schema_names(pages: Iterable[bytes], page_size: int, is_committed: IsCommitt
 
 def relations(pages: Iterable[bytes], page_size: int, is_committed: IsCommitted, version: int) -> Iterator[Relation]:
     """The relations in the pages of `pg_class` of a server of that version."""
-    kind_at = 119 if version >= 18 else 115
-    for row in _rows(pages, page_size, kind_at + 1, is_committed):
-        oid, schema, file, space = (struct.unpack_from("<I", row, at)[0] for at in (0, 68, 88, 92))
-        yield Relation(
-            oid=oid, schema=schema, name=_name(row, 4), file=file, kind=chr(row[kind_at]), space=space,
-            shared=bool(row[kind_at - 2]), permanent=row[kind_at - 1] == ord("p"),
-        )  # fmt: skip
+    for row in _rows(pages, page_size, kind_at(version) + 1, is_committed):
+        yield relation_in(row, version)
+
+
+def kind_at(version: int) -> int:
+    """Where in a row of `pg_class` the relation's kind stands; what people may change follows it."""
+    return 119 if version >= _FROZEN_PAGES else 115
+
+
+def relation_in(row: bytes, version: int) -> Relation:
+    """The relation that a row of `pg_class` tells, from its first column on."""
+    at = kind_at(version)
+    oid, schema, file, space = (struct.unpack_from("<I", row, place)[0] for place in (0, 68, 88, 92))
+    return Relation(
+        oid=oid, schema=schema, name=_name(row, 4), file=file, kind=chr(row[at]), space=space,
+        shared=bool(row[at - 2]), permanent=row[at - 1] == ord("p"),
+    )  # fmt: skip
+
+
+def named_in(row: bytes) -> tuple[int, str]:
+    """Number and name of a row in a catalog whose rows begin with both, from its first column on."""
+    return int.from_bytes(row[:4], "little"), _name(row, 4)
 
 
 def _name(row: bytes, at: int) -> str:
@@ -160,21 +181,26 @@ def _rows(
         rest += data
         cut = len(rest) - len(rest) % page_size
         for start in range(0, cut, page_size):
-            rows = _rows_of(rest[start : start + page_size], least, is_committed)
+            rows = rows_alive(rest[start : start + page_size], least, is_committed)
             yield from rows if whole else (row[row[22] :] for row in rows)
         rest = rest[cut:]
 
 
-def _rows_of(page: bytes, least: int, is_committed: IsCommitted) -> Iterator[bytes]:
+def rows_alive(page: bytes, least: int, is_committed: IsCommitted) -> Iterator[bytes]:
+    """The rows on a page that are alive, of at least that many bytes, with their heads."""
+    for _, row in standing(page):
+        if row[22] + least <= len(row) and _is_alive(row, is_committed):
+            yield row
+
+
+def standing(page: bytes) -> Iterator[tuple[int, bytes]]:
+    """All rows that stand on a page, alive or not, with their heads, and the numbers of their places from 1 on."""
     lower = int.from_bytes(page[12:14], "little")
-    for at in range(24, min(lower, len(page) - 4), 4):
+    for number, at in enumerate(range(24, min(lower, len(page) - 4), 4), 1):
         pointer = int.from_bytes(page[at : at + 4], "little")
         offset, state, length = pointer & 0x7FFF, (pointer >> 15) & 3, pointer >> 17
-        if state != _NORMAL or offset + length > len(page) or length < 24:
-            continue
-        row = page[offset : offset + length]
-        if row[22] + least <= length and _is_alive(row, is_committed):
-            yield row
+        if state == _NORMAL and offset + length <= len(page) and length >= 24:
+            yield number, page[offset : offset + length]
 
 
 def _is_alive(row: bytes, is_committed: IsCommitted) -> bool:

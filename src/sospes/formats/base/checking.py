@@ -115,10 +115,6 @@ class Checking:
             spool.seek(at)
             yield spool.read(min(READ_SIZE, start + size - at))
 
-    def catalogs(self) -> list[str]:
-        """The paths of catalogs that were kept."""
-        return [path for path in self._spooled if not path.startswith("pg_wal/")]
-
     def segment(self, name: str) -> Iterator[bytes] | None:
         """A segment of the log that was in it, by its name."""
         return self.spooled(f"pg_wal/{name}")

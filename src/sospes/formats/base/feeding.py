@@ -113,7 +113,7 @@ def _take(stop: Stop, records: Records, count: int) -> None:
     mine = commits.committed & (commits.indexes < count)
     if mine.any():
         stop.last = int(commits.times[mine][-1])
-        stop.last_transaction = int(records.transactions[commits.indexes[mine][-1]]) or None
+        stop.last_transaction = int(commits.transactions[mine][-1]) or None
 
 
 def _cut(records: Records, moment: Moment) -> int | None:
@@ -129,7 +129,7 @@ def _cut(records: Records, moment: Moment) -> int | None:
         return int(records.positions[found[0]]) if len(found) else None
     if moment.kind is MomentKind.TRANSACTION:
         commits = commits_in(records)
-        found = commits.indexes[records.transactions[commits.indexes] == int(moment.value) & 0xFFFFFFFF]
+        found = commits.indexes[commits.transactions == int(moment.value) & 0xFFFFFFFF]
         if not len(found):
             return None
         return int(records.positions[found[0]] if moment.before else records.ends[found[0]])

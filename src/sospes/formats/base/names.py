@@ -15,7 +15,6 @@ from sospes.formats.base.pages import file_of
 from sospes.model.events import Relation
 from sospes.model.findings import Place
 
-_COMMIT_LOG = re.compile(r"pg_xact/([0-9A-F]{4,})")
 _SIDE_TABLE = re.compile(r"pg_toast_(\d+)(?:_index)?")
 MOST_RELATIONS = 500_000
 """Relations of one database that are named; more than that are no people's."""
@@ -36,13 +35,16 @@ class Names:
     def databases(self) -> dict[int, str]:
         """The cluster's databases by their numbers, templates too; none where the catalog can't be read."""
         pages = self._shared(catalog.PG_DATABASE)
-        return catalog.database_names([pages], self._page_size, self._is_committed) if pages else {}
+        return catalog.database_names([pages], self.page_size, self.is_committed) if pages else {}
 
     def _shared(self, relation: int) -> bytes | None:
         """The pages of a catalog that all databases share, if they were kept, or can still be had."""
+        path = f"global/{self._shared_file(relation)}"
+        return self._read.kept.get(path) or self._read.members.small(path)
+
+    def _shared_file(self, relation: int) -> int:
         kept = self._read.kept
-        path = f"global/{catalog.mapped(kept[catalog.MAP], relation) if catalog.MAP in kept else relation}"
-        return kept.get(path) or self._read.members.small(path)
+        return catalog.mapped(kept[catalog.MAP], relation) if catalog.MAP in kept else relation
 
     def place(self, path: str) -> Place:
         """A file as the place of a finding, with the table that it belongs to."""
@@ -102,33 +104,51 @@ class Names:
             if not (own := self._files(number)):
                 continue
             pages = self._pages(number, own.get(catalog.PG_EXTENSION, catalog.PG_EXTENSION))
-            names = catalog.names_of(pages or (), self._page_size, self._is_committed)
+            names = catalog.names_of(pages or (), self.page_size, self.is_committed)
             found[name] = [extension for extension in names if extension != "plpgsql"]
         return found
 
     def locales(self) -> dict[str, str]:
         """The collation of each database."""
         pages = self._shared(catalog.PG_DATABASE)
-        return catalog.locales([pages], self._page_size, self._is_committed, self._version) if pages else {}
+        return catalog.locales([pages], self.page_size, self.is_committed, self.version) if pages else {}
 
     @property
-    def _page_size(self) -> int:
+    def page_size(self) -> int:
+        """Bytes of a page."""
         return self._read.control.page_size if self._read.control is not None else 8192
 
     @cached_property
-    def _version(self) -> int:
+    def version(self) -> int:
+        """The server's version; 0 where the backup doesn't say."""
         said = self._read.kept.get("PG_VERSION", b"0").split(b".")[0].strip()
         return int(said) if said.isdigit() else 0
 
     @cached_property
-    def _is_committed(self) -> catalog.IsCommitted:
-        found: dict[int, bytes] = {}
-        for path in self._read.catalogs():
-            if name := _COMMIT_LOG.fullmatch(path):
-                found[int(name[1], 16)] = next(self._read.spooled(path) or iter(()), b"")
-        if not found and (first := self._read.members.small("pg_xact/0000")) is not None:
-            found[0] = first
-        return catalog.committed_by(found)
+    def is_committed(self) -> catalog.IsCommitted:
+        """Whether a transaction was committed, by the backup's commit log."""
+        return catalog.committed_by(self._commit_log)
+
+    def _commit_log(self, number: int) -> bytes:
+        path = f"pg_xact/{number:04X}"
+        found = self._read.spooled(path)
+        return b"".join(found) if found is not None else self._read.members.small(path) or b""
+
+    def catalogs(self) -> Iterator[tuple[int, tuple[int, int], Iterable[bytes]]]:
+        """The catalogs that name things, as far as they can be read: which one, its database and file, its pages.
+
+        The database of what all databases share is 0.
+        """
+        shared = self._shared(catalog.PG_DATABASE)
+        if shared is not None:
+            yield catalog.PG_DATABASE, (0, self._shared_file(catalog.PG_DATABASE)), (shared,)
+        for database in self.databases:
+            files = self._files(database)
+            for number in (catalog.PG_NAMESPACE, catalog.PG_CLASS):
+                file = files.get(number) or catalog.files_of(self._map(database)).get(number, number)
+                pages = self._pages(database, file)
+                if pages is not None:
+                    yield number, (database, file), pages
 
     def _known(self, path: str) -> Relation | None:
         of = file_of(path)
@@ -146,7 +166,7 @@ class Names:
         if database not in self._listed:
             files = catalog.files_of(self._map(database))
             pages = self._pages(database, files.get(catalog.PG_CLASS, catalog.PG_CLASS)) or ()
-            listed = catalog.relations(pages, self._page_size, self._is_committed, self._version)
+            listed = catalog.relations(pages, self.page_size, self.is_committed, self.version)
             self._listed[database] = list(islice(listed, MOST_RELATIONS))
         return self._listed[database]
 
@@ -166,7 +186,7 @@ class Names:
         if not rows:
             return
         schema_pages = self._pages(database, own.get(catalog.PG_NAMESPACE, catalog.PG_NAMESPACE))
-        schemas = catalog.schema_names(schema_pages or (), self._page_size, self._is_committed)
+        schemas = catalog.schema_names(schema_pages or (), self.page_size, self.is_committed)
         by_oid = {row.oid: row for row in rows}
         for row in rows:
             if row.kind not in "rimtSI":

@@ -9,9 +9,9 @@ from itertools import pairwise
 from sospes.formats.base.checking import Checking
 from sospes.formats.base.control import State
 from sospes.formats.base.pages import Block
+from sospes.formats.wal.blocks import blocks_of
 from sospes.formats.wal.files import LogFile, Logs
 from sospes.formats.wal.following import COPY, NAMED, Times, log_fault
-from sospes.formats.wal.images import blocks_of
 from sospes.formats.wal.moments import backup_ends_in, moves_files
 from sospes.formats.wal.records import Log, LogFault, Records, Segment
 from sospes.formats.wal.segments import read_history, segment_name

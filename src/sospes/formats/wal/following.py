@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 from itertools import pairwise
 
@@ -90,38 +90,47 @@ def runs(logs: Logs) -> list[Run]:
     return [Run(system=system, timeline=timeline, files=tuple(files)) for system, timeline, files in grouped]
 
 
-def follow(run: Run, times: Times, ends: dict[tuple[int, int], int] | None = None) -> Iterator[Finding]:
-    """All that is wrong with the records of a run; after damage it is followed on from the next page that allows it.
+def logs_through(files: Mapping[int, LogFile], start: int) -> Iterator[tuple[int, Log]]:
+    """The log of some segments, by where they begin, from `start` on: where it begins, and it, to be read to its end.
 
-    `ends` takes where the log of each timeline of a cluster ends.
+    After damage it goes on anew from the next page that allows it; one without damage is the last one.
     """
-    by_start = {file.head.start: file for file in run.files}
-    head, start = run.files[0].head, run.start
+    head = files[min(files)].head
     told: dict[int, int] = {}
     while True:
         segment = start - start % head.size
-        while segment in by_start:
-            begin = first_begin(by_start[segment], segment, head, start)
-            if begin is not None:
-                break
+        begin = None
+        while begin is None:
+            if segment not in files:
+                return
+            begin = first_begin(files[segment], segment, head, start)
             segment += head.size
-        else:
-            return
-        log = Log(by_start.get, head.size, run.system)
-        for records in log.records(begin):
-            times.take(records)
-        for problem in log.faults:
-            yield log_fault(problem, by_start.get(problem.position - problem.position % head.size), head.size)
-        if ends is not None and log.end is not None:
-            ends[run.system, run.timeline] = max(log.end, ends.get((run.system, run.timeline), 0))
+        log = Log(files.get, head.size, head.system)
+        yield begin, log
         if not log.faults:
-            if log.missing is None or log.missing in by_start:
-                yield from _ends_early(run, log.end or begin)
             return
         where = log.faults[0].position
         at = where - where % head.size
         told[at] = told.get(at, 0) + 1
         start = at + head.size if told[at] >= MOST_FAULTS else where - where % head.page + head.page
+
+
+def follow(run: Run, times: Times, ends: dict[tuple[int, int], int] | None = None) -> Iterator[Finding]:
+    """All that is wrong with the records of a run.
+
+    `ends` takes where the log of each timeline of a cluster ends.
+    """
+    by_start = {file.head.start: file for file in run.files}
+    size = run.files[0].head.size
+    for begin, log in logs_through(by_start, run.start):
+        for records in log.records(begin):
+            times.take(records)
+        for problem in log.faults:
+            yield log_fault(problem, by_start.get(problem.position - problem.position % size), size)
+        if ends is not None and log.end is not None:
+            ends[run.system, run.timeline] = max(log.end, ends.get((run.system, run.timeline), 0))
+        if not log.faults and (log.missing is None or log.missing in by_start):
+            yield from _ends_early(run, log.end or begin)
 
 
 def _ends_early(run: Run, end: int) -> Iterator[Finding]:

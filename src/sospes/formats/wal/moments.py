@@ -8,11 +8,13 @@ from __future__ import annotations
 
 import struct
 from collections.abc import Iterator
+from contextlib import suppress
 from dataclasses import dataclass
 
 import numpy as np
 from numpy.typing import NDArray
 
+from sospes.formats.wal.ends import ABORT, ABORT_PREPARED, COMMIT, COMMIT_PREPARED, HAS_MORE, WHAT, end_of
 from sospes.formats.wal.records import (
     BACKUP_END,
     HEADER,
@@ -26,27 +28,26 @@ from sospes.formats.wal.records import (
     Records,
 )
 
-_COMMIT, _ABORT, _COMMIT_PREPARED, _ABORT_PREPARED = 0x00, 0x20, 0x30, 0x40
-_WHAT = 0x70
 _RESTORE_POINT = 0x70
-_FILES, _HAS_MORE, _REMOVES = 2, 0x80, 0x04
-"""The manager of files; ends of transactions that say more, and that they remove files."""
+_FILES, _REMOVES = 2, 0x04
+"""The manager of files; ends of transactions that remove some."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Commits:
-    """Ends of transactions, in arrays of shape (commits,): which record, when in microseconds since 2000, and whether
-    they were committed."""
+    """Ends of transactions, in arrays of shape (commits,): which record, which transaction, when in microseconds since
+    2000, and whether they were committed."""
 
     indexes: NDArray[np.int64]
+    transactions: NDArray[np.uint32]
     times: NDArray[np.int64]
     committed: NDArray[np.bool_]
 
 
 def commits_in(records: Records) -> Commits:
     """All ends of transactions among some records."""
-    what = records.kinds & _WHAT
-    ended = (what == _COMMIT) | (what == _ABORT) | (what == _COMMIT_PREPARED) | (what == _ABORT_PREPARED)
+    what = records.kinds & WHAT
+    ended = (what == COMMIT) | (what == ABORT) | (what == COMMIT_PREPARED) | (what == ABORT_PREPARED)
     indexes = np.flatnonzero((records.managers == TRANSACTION) & ended)
     text = np.frombuffer(records.text, np.uint8)
     starts = records.starts[indexes]
@@ -55,15 +56,20 @@ def commits_in(records: Records) -> Commits:
     times[plain] = text[starts[plain][:, None] + HEADER + 2 + np.arange(8)].copy().view("<i8")[:, 0]
     for place in np.flatnonzero(~plain):
         times[place] = struct.unpack_from("<q", main_data(records.record(int(indexes[place]))) + bytes(8))[0]
-    committed = np.isin(what[indexes], (_COMMIT, _COMMIT_PREPARED))
-    return Commits(indexes=indexes, times=times, committed=committed)
+    committed = np.isin(what[indexes], (COMMIT, COMMIT_PREPARED))
+    transactions = records.transactions[indexes]
+    for place in np.flatnonzero(np.isin(what[indexes], (COMMIT_PREPARED, ABORT_PREPARED))):
+        index = int(indexes[place])
+        with suppress(ValueError):
+            transactions[place] = end_of(main_data(records.record(index)), records.magic).prepared
+    return Commits(indexes=indexes, transactions=transactions, times=times, committed=committed)
 
 
 def moves_files(records: Records) -> bool:
     """Whether any of the records makes, empties or removes a relation's file."""
     if bool((records.managers == _FILES).any()):
         return True
-    ends = (records.managers == TRANSACTION) & (records.kinds & _HAS_MORE != 0)
+    ends = (records.managers == TRANSACTION) & (records.kinds & HAS_MORE != 0)
     for index in np.flatnonzero(ends):
         data = main_data(records.record(int(index)))
         if len(data) < 12 or struct.unpack_from("<I", data, 8)[0] & _REMOVES:

@@ -40,7 +40,7 @@ class LiveCluster:
         self._stack = ExitStack()
         self._databases: dict[str, LivePostgresql] = {}
         try:
-            for name in _names(address):
+            for name in names_of_databases(address):
                 database = LivePostgresql(replace(address, database=name), timeout_seconds)
                 self._stack.callback(database.close)
                 self._databases[name] = database
@@ -98,7 +98,7 @@ class LiveCluster:
         self._stack.close()
 
 
-def _names(address: Address) -> list[str]:
+def names_of_databases(address: Address) -> list[str]:
     """The databases of the server. Raises CannotCheck where it can't be reached by any that all servers have."""
     for number, first in enumerate(_FIRST, 1):
         try:

@@ -27,6 +27,7 @@ from sospes.places.writing import beginning_of, opened_own
 from sospes.sides.postgresql.checks import check_database
 from sospes.sides.postgresql.live import connected, one_line
 from sospes.sides.postgresql.loads import Session
+from sospes.sides.postgresql.numbered import numbered_relations
 from sospes.sides.postgresql.private import INSTALLED
 from sospes.sides.servers.address import Address
 from sospes.sides.servers.binaries import Binaries
@@ -301,4 +302,4 @@ def _collations(session: Session, database: str) -> Iterator[Finding]:
         )
 
 
-RECOVERY = RecoveryEngine(installed=INSTALLED, make=RecoveredPostgresql)
+RECOVERY = RecoveryEngine(installed=INSTALLED, make=RecoveredPostgresql, relations=numbered_relations)

@@ -10,6 +10,8 @@ from typing import Protocol
 
 from sospes.model.entries import Name
 from sospes.model.findings import Finding
+from sospes.model.retracing import NumberedRelation
+from sospes.sides.servers.address import Address
 from sospes.sides.servers.binaries import Binaries, Installed
 
 
@@ -72,8 +74,10 @@ class RecoveryEngine:
     """How physical copies of an engine are recovered.
 
     installed  which programs it is, and where systems put them
+    relations  the relations of a live cluster by their numbers; given its identifier, to be sure that it is the one
     make       a server in a folder, walled off or not, whose files are still to be laid out
     """
 
     installed: Installed
+    relations: Callable[[Address, int], list[NumberedRelation]]
     make: Callable[[Binaries, Path | None, bool], Recovering]

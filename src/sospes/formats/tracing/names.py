@@ -1,0 +1,263 @@
+"""Names of relations by their files as they were at each moment of a log: from catalogs, and kept up by the log.
+
+What a transaction does to the catalogs counts once it commits.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Iterator
+from dataclasses import dataclass, field, replace
+
+import numpy as np
+from numpy.typing import NDArray
+
+from sospes.formats.base.catalog import (
+    PG_CLASS,
+    PG_DATABASE,
+    PG_NAMESPACE,
+    IsCommitted,
+    files_of,
+    kind_at,
+    named_in,
+    relation_in,
+    rows_alive,
+)
+from sospes.formats.tracing.catalog_rows import CatalogRows, LoggedRow, RowChange
+from sospes.formats.wal.ends import FileId
+from sospes.model.entries import Name
+
+SHARED = 0
+"""The number that stands for the database of catalogs that all databases share."""
+
+OWN = frozenset({"pg_catalog", "information_schema", "pg_toast"})
+"""Schemas of the engine's own tables."""
+
+FIRST_OF_USERS = 16384
+"""Numbers below are the engine's own."""
+
+_TABLES = frozenset("rpm")
+_STORED = frozenset("ritmS")
+_LEAST_NAMED = 68
+_WHAT_PEOPLE_CHANGE = 12
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Named:
+    """A relation: its database's number and its own, its file, schema, name, the catalog's letter for its kind, its
+    tablespace, whether it outlives its session, and all that people may change of it, as bytes."""
+
+    database: int
+    oid: int
+    file: int
+    schema: int
+    name: str
+    kind: str
+    space: int
+    lasting: bool
+    rest: bytes = b""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class RelationChange:
+    """What a transaction did to a relation; None for one that was not, or is no more.
+
+    steps  all that it was on the way
+    """
+
+    before: Named | None
+    after: Named | None
+    steps: tuple[Named, ...] = ()
+
+
+@dataclass(slots=True)
+class _Begun:
+    """What a transaction did to catalogs by now, in order: which catalog, of which database, and what."""
+
+    changes: list[tuple[int, int, RowChange]] = field(default_factory=list)
+
+
+class Names:
+    """Names by numbers, and the rows of the catalogs that they come from.
+
+    databases  by their numbers
+    """
+
+    def __init__(self, version: int, page_size: int = 8192) -> None:
+        self._version = version
+        self._page_size = page_size
+        self._catalogs: dict[FileId, tuple[int, CatalogRows]] = {}
+        self._schemas: dict[tuple[int, int], str] = {}
+        self._by_file: dict[FileId, Named] = {}
+        self._by_oid: dict[tuple[int, int], Named] = {}
+        self._begun: dict[int, _Begun] = {}
+        self.databases: dict[int, str] = {}
+
+    def take_map(self, database: int, data: bytes) -> None:
+        """Take in where a database has its catalogs, as its file map says."""
+        files = files_of(data)
+        if database == SHARED:
+            self._watch(PG_DATABASE, (database, files.get(PG_DATABASE, PG_DATABASE)))
+            return
+        self._watch(PG_CLASS, (database, files.get(PG_CLASS, PG_CLASS)))
+        if not any(what == PG_NAMESPACE and of == database for (of, _), (what, _) in self._catalogs.items()):
+            self._watch(PG_NAMESPACE, (database, PG_NAMESPACE))
+
+    def _watch(self, catalog: int, file: FileId) -> CatalogRows:
+        known = next((key for key, (what, _) in self._catalogs.items() if what == catalog and key[0] == file[0]), None)
+        if known != file:
+            if known is not None:
+                del self._catalogs[known]
+            self._catalogs[file] = (catalog, CatalogRows(self._page_size))
+        return self._catalogs[file][1]
+
+    def take_pages(self, catalog: int, file: FileId, pages: Iterable[bytes], is_committed: IsCommitted) -> None:
+        """Take in a catalog's pages as a backup has them: the file of a database, whole pages in any pieces."""
+        rows = self._watch(catalog, file)
+        for number, page in enumerate(in_pages(pages, self._page_size)):
+            rows.load(number, page, newest_change(page))
+            for row in rows_alive(page, _LEAST_NAMED, is_committed):
+                self._take_row(catalog, file[0], row[row[22] :])
+
+    def take_relation(self, relation: Named, schema: str) -> None:
+        """Take in a relation that somebody else knows."""
+        self._schemas[relation.database, relation.schema] = schema
+        self._keep(relation)
+
+    def _take_row(self, catalog: int, database: int, row: bytes) -> None:
+        if catalog == PG_CLASS:
+            self._keep(self._relation(database, row))
+            return
+        number, name = named_in(row)
+        if catalog == PG_DATABASE:
+            self.databases[number] = name
+        else:
+            self._schemas[database, number] = name
+
+    def _relation(self, database: int, row: bytes) -> Named:
+        found, at = relation_in(row, self._version), kind_at(self._version)
+        behind = at + 1 + _WHAT_PEOPLE_CHANGE
+        return Named(
+            database=database, oid=found.oid, file=found.file or found.oid, schema=found.schema, name=found.name,
+            kind=found.kind, space=found.space, lasting=found.permanent,
+            rest=row[80:84] + row[at + 1 : behind] + row[behind + 12 :],
+        )  # fmt: skip
+
+    def _keep(self, relation: Named) -> None:
+        if relation.kind in _STORED:
+            self._by_file[relation.database, relation.file] = relation
+        self._by_oid[relation.database, relation.oid] = relation
+
+    def watched(self) -> NDArray[np.int64]:
+        """The files that catalogs are in: numbers of databases in the upper half, of files in the lower."""
+        return np.array([database << 32 | file for database, file in self._catalogs], np.int64)
+
+    def apply(self, file: FileId, transaction: int, logged: LoggedRow) -> None:
+        """Do what a record says about a catalog's file."""
+        catalog, rows = self._catalogs[file]
+        for change in rows.apply(logged):
+            if transaction and not (change.gone == b"" and change.new == b""):
+                self._begun.setdefault(transaction, _Begun()).changes.append((catalog, file[0], change))
+
+    def copy_database(self, source: int, target: int) -> None:
+        """A database is made by copying another one's files."""
+        for (database, number), (catalog, rows) in list(self._catalogs.items()):
+            if database == source:
+                self._catalogs[target, number] = (catalog, rows.copy())
+        for (database, _), named in list(self._by_oid.items()):
+            if database == source:
+                self._keep(replace(named, database=target))
+        for (database, schema), name in list(self._schemas.items()):
+            if database == source:
+                self._schemas[target, schema] = name
+
+    def forget_before(self, is_older: Iterable[int]) -> None:
+        """Transactions that never ended: what they did is nothing."""
+        for transaction in is_older:
+            self._begun.pop(transaction, None)
+
+    def at(self, file: FileId) -> Named | None:
+        """The relation that a file belongs to."""
+        return self._by_file.get(file)
+
+    def numbered(self, database: int, oid: int) -> Named | None:
+        """The relation of a number."""
+        return self._by_oid.get((database, oid))
+
+    def schema(self, relation: Named) -> str | None:
+        """The name of a relation's schema."""
+        return self._schemas.get((relation.database, relation.schema))
+
+    def tables(self) -> set[Name]:
+        """All tables that are known, but for the engine's own."""
+        return {
+            Name(self.databases.get(one.database, str(one.database)), self.schema(one), one.name)
+            for one in self._by_oid.values() if one.kind in _TABLES and not self.is_own(one)
+        }  # fmt: skip
+
+    def is_own(self, relation: Named) -> bool:
+        """Whether it is the engine's own, holds long values, or ends with its session."""
+        return relation.kind == "t" or not relation.lasting or self.schema(relation) in OWN
+
+    def ended(self, transactions: Iterable[int], *, committed: bool) -> list[RelationChange]:
+        """What transactions did to relations that end together. Only what they did that is not of relations counts
+        now; `keep` does the rest."""
+        found: dict[tuple[int, int], list[Named | None]] = {}
+        for transaction in sorted(transactions):
+            begun = self._begun.pop(transaction, None)
+            if begun is None or not committed:
+                continue
+            for catalog, database, change in begun.changes:
+                if catalog != PG_CLASS:
+                    self._take_other(catalog, database, change)
+                    continue
+                self._follow(database, change, found)
+        return [
+            RelationChange(before=steps[0], after=steps[-1], steps=tuple(step for step in steps if step is not None))
+            for steps in found.values()
+        ]
+
+    def _take_other(self, catalog: int, database: int, change: RowChange) -> None:
+        if change.new is not None and len(change.new) >= _LEAST_NAMED:
+            self._take_row(catalog, database, change.new)
+
+    def _follow(self, database: int, change: RowChange, found: dict[tuple[int, int], list[Named | None]]) -> None:
+        least = kind_at(self._version) + 1
+        gone = self._relation(database, change.gone) if change.gone and len(change.gone) >= least else None
+        new = self._relation(database, change.new) if change.new and len(change.new) >= least else None
+        known = new or gone
+        if known is None:
+            return
+        key = (database, known.oid)
+        if key not in found:
+            # A row that nobody knows was there all the same; else this transaction made the relation.
+            was = gone or (self._by_oid.get(key) if change.gone == b"" else None)
+            found[key] = [was] if was is not None or change.gone is None else [new]
+        found[key].append(new)
+
+    def keep(self, changes: Iterable[RelationChange]) -> None:
+        """From here on the relations are as these changes left them."""
+        for change in changes:
+            if change.before is not None:
+                self._by_file.pop((change.before.database, change.before.file), None)
+                if change.after is None:
+                    self._by_oid.pop((change.before.database, change.before.oid), None)
+        for change in changes:
+            if change.after is not None:
+                self._keep(change.after)
+                if change.after.oid == PG_NAMESPACE:
+                    self._watch(PG_NAMESPACE, (change.after.database, change.after.file))
+
+
+def in_pages(data: Iterable[bytes], size: int) -> Iterator[bytes]:
+    """The same bytes, page by page."""
+    rest = b""
+    for block in data:
+        rest += block
+        cut = len(rest) - len(rest) % size
+        yield from (rest[at : at + size] for at in range(0, cut, size))
+        rest = rest[cut:]
+
+
+def newest_change(page: bytes) -> int:
+    """The position in the log behind the newest change that a page has."""
+    return (int.from_bytes(page[:4], "little") << 32) + int.from_bytes(page[4:8], "little")

@@ -1,0 +1,1 @@
+"""Retraces what was done, when, and by which transaction, from change logs."""
