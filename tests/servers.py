@@ -141,15 +141,15 @@ class PostgresServer(_Server):
 
     def archive_into(self, folder: Path) -> None:
         """Have it archive its log; it must have been started with archiving allowed."""
-        self.run_sql("postgres", f"ALTER SYSTEM SET archive_command = 'cp %p {folder}/%f'")
+        copied = f"cp %p {folder}/.%f.part && mv {folder}/.%f.part {folder}/%f"  # never half a file under its name
+        self.run_sql("postgres", f"ALTER SYSTEM SET archive_command = '{copied}'")
         self.run_sql("postgres", "SELECT pg_reload_conf()")
 
     def switch(self, folder: Path) -> Path:
         """Begin a new segment of the log, and wait until the one before is archived in a folder."""
         name = self.query("postgres", "SELECT pg_walfile_name(pg_switch_wal())").decode().strip()
         for _ in range(TIMEOUT * 10):
-            if (folder / name).is_file() and (folder / name).stat().st_size:
-                time.sleep(0.1)
+            if (folder / name).is_file():
                 return folder / name
             time.sleep(0.1)
         raise RuntimeError(f"{name} was not archived")

@@ -12,14 +12,14 @@ from sospes.formats.base.names import Names as BackupNames
 from sospes.formats.tracing.names import Named, Names
 from sospes.formats.tracing.trace import Trace
 from sospes.formats.wal.files import LogFile, Logs
-from sospes.formats.wal.following import iso, log_fault, logs_through
+from sospes.formats.wal.following import log_fault, logs_through
 from sospes.formats.wal.segments import VERSIONS
 from sospes.formats.wal.timelines import file_at, newest_way
 from sospes.model.entries import Engine, Name
 from sospes.model.errors import CannotCheck, UsageError
 from sospes.model.findings import Finding, Place, doubt, note, some
-from sospes.model.moments import position
-from sospes.model.retracing import NumberedRelation, Traced
+from sospes.model.moments import iso, position
+from sospes.model.retracing import NumberedRelation, Operation, Traced
 from sospes.places.writing import nameless_file
 
 _NAMED = 5
@@ -71,17 +71,17 @@ class Tracing:
             )  # fmt: skip
             self._names.take_relation(named, one.schema_name)
 
-    def operations(self, progress: Callable[[int], None]) -> Iterator[Traced]:
-        """All that was done, in the order in which transactions ended.
+    def operations(self, progress: Callable[[int], None]) -> Iterator[list[Traced]]:
+        """All that was done, in the order in which transactions ended, some at a time.
 
         Afterwards `findings` says what was in the way.
         """
-        size = next(iter(self._files.values())).head.size
+        size = self._size
         for run in _runs(self._files, size):
             for begin, log in logs_through(run, min(run)):
                 self.log_from = min(self.log_from, begin)
                 for records in log.records(begin):
-                    yield from self.trace.take(records)
+                    yield self.trace.take(records)
                     progress(self.bytes_read)
                 self.log_to = max(self.log_to or 0, log.end or begin)
                 for problem in log.faults:
@@ -91,6 +91,26 @@ class Tracing:
             later = [start for start in self._files if start >= behind]
             if later:
                 self._findings.append(_gap(run[max(run)], behind, min(later)))
+
+    @property
+    def _size(self) -> int:
+        return next(iter(self._files.values())).head.size
+
+    def operation(self, traced: Traced) -> Operation:
+        """An operation as it is told."""
+        subject, file = traced.subject, self._files.get(traced.begins - traced.begins % self._size)
+        return Operation(
+            at=iso(traced.time), kind=traced.kind, database=subject.database, schema=subject.schema,
+            table=subject.table, rows=traced.rows, position=position(traced.begins),
+            transaction=str(traced.transaction) if traced.transaction else None,
+            file=file.name if file is not None else None, table_file=subject.table_file, complete=traced.complete,
+            name=subject.name,
+        )  # fmt: skip
+
+    @staticmethod
+    def before(traced: Traced) -> str:
+        """The moment before an operation: before its transaction is committed, but for what acts earlier."""
+        return f"lsn={position(traced.before)}" if traced.before is not None else f"transaction={traced.transaction}"
 
     def tables(self) -> set[Name]:
         """All tables that are known by name when the log ends, but for the engine's own."""
@@ -116,18 +136,8 @@ def open_tracing(places: Sequence[Path], beside: Sequence[Path], work_folder: Pa
         names = Names(int(VERSIONS.get(files[min(files)].head.magic, "15")))
     return Tracing(
         system=system, names_from=str(backup[0]) if backup is not None else None, engine=Engine.POSTGRESQL,
-        trace=Trace(names, _namer(files)), log_from=max(files), _files=files, _names=names, _findings=[*_left(left)],
+        trace=Trace(names), log_from=max(files), _files=files, _names=names, _findings=[*_left(left)],
     )  # fmt: skip
-
-
-def _namer(files: dict[int, LogFile]) -> Callable[[int], str | None]:
-    size = next(iter(files.values())).head.size
-
-    def name(at: int) -> str | None:
-        file = files.get(at - at % size)
-        return file.name if file is not None else None
-
-    return name
 
 
 def _system(logs: Logs, parts: Parts) -> int:

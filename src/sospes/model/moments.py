@@ -34,6 +34,12 @@ def server_time(microseconds: int) -> datetime | None:
         return None
 
 
+def iso(microseconds: int | None) -> str | None:
+    """A time of the server's in ISO 8601; None for none, and for what can't be one."""
+    found = server_time(microseconds) if microseconds is not None else None
+    return found.isoformat() if found is not None else None
+
+
 def time_of(stated: str | None) -> datetime | None:
     """A time that a backup states; one without a zone counts as this machine's, where most backups are taken.
 

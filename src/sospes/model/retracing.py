@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 from enum import StrEnum
+from typing import NamedTuple
 
 from sospes.model.entries import Name
 
@@ -71,28 +72,45 @@ class Operation:
     complete: bool = True
     name: str | None = None
 
+
+class Subject(NamedTuple):
+    """What something is done to: a table, a file of which nobody knows more, a database, or nothing at all.
+
+    internal  the engine does it for itself
+    name      of a restore point
+    """
+
+    database: str | None = None
+    schema: str | None = None
+    table: str | None = None
+    table_file: int | None = None
+    internal: bool = False
+    name: str | None = None
+
     @property
-    def of(self) -> Name | None:
-        """The table that it is about."""
+    def table_name(self) -> Name | None:
+        """The table's name; None where it is none, or nobody knows it."""
         return Name(self.database, self.schema, self.table) if self.table is not None else None
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Traced:
-    """An operation as it comes by, in the order in which transactions ended.
+class Traced(NamedTuple):
+    """All of one kind that a transaction did to one subject, as it comes by, in the order in which transactions end.
 
     begins    the position where it begins, and ended where its transaction ended, in bytes of the log
-    time      when that was, in microseconds since 2000; None for what has no time
-    before    the moment that lies before it
-    internal  the engine did it for itself
+    time      when that was, in microseconds since 2000
+    before    the position that lies before it, where that is not the end of its transaction
+    complete  all of its transaction was in the log that was read
     """
 
-    operation: Operation
+    kind: OperationKind
+    subject: Subject
+    rows: int | None
     begins: int
     ended: int
-    time: int | None
-    before: str
-    internal: bool = False
+    time: int
+    transaction: int
+    complete: bool = True
+    before: int | None = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -13,12 +13,11 @@ from pathlib import Path
 import numpy as np
 
 from sospes.formats.base.needed import Following
-from sospes.formats.wal.following import iso
 from sospes.formats.wal.moments import commits_in, restore_points_in
 from sospes.formats.wal.records import Log, Records, Segment
 from sospes.formats.wal.segments import segment_name
 from sospes.model.errors import UsageError
-from sospes.model.moments import Moment, MomentKind, position, server_microseconds
+from sospes.model.moments import Moment, MomentKind, iso, position, server_microseconds
 
 Progress = Callable[[int], None]
 

@@ -13,13 +13,13 @@ from sospes.formats.base.names import Names
 from sospes.formats.base.needed import needed
 from sospes.formats.base.reader import NAME
 from sospes.formats.wal.files import LogFile, Logs
-from sospes.formats.wal.following import Times, iso
+from sospes.formats.wal.following import Times
 from sospes.formats.wal.reader import LOOKED_AT, look_for_commits
 from sospes.formats.wal.timelines import Way, file_at, newest_way
 from sospes.model.errors import UsageError
 from sospes.model.events import Window
 from sospes.model.findings import Finding, doubt, note
-from sospes.model.moments import Moment, MomentKind, position, server_time, time_of
+from sospes.model.moments import Moment, MomentKind, iso, position, server_time, time_of
 from sospes.model.planning import Missing, Moments, Need, Part, RestorePlan
 
 _SEGMENT = 1 << 24

@@ -76,12 +76,23 @@ class CatalogRows:
         """Do what a record says. What makes no sense changes nothing."""
         try:
             parts = parts_of(logged.record, logged.magic)
-            for part in parts.blocks.values():
-                if part.has_image and part.block[3] == _MAIN:
-                    self.load(part.block[4], page_of(logged.record, part, logged.magic, self._page_size), logged.end)
+            for number, page in self._images(logged, parts):
+                self.load(number, page, logged.end)
             return [*self._changes(logged, parts)]
         except (ValueError, BadImage, struct.error, IndexError):
             return []
+
+    def images(self, logged: LoggedRow) -> list[bytes]:
+        """The pages that a record has whole."""
+        try:
+            return [page for _, page in self._images(logged, parts_of(logged.record, logged.magic))]
+        except (ValueError, BadImage):
+            return []
+
+    def _images(self, logged: LoggedRow, parts: Parts) -> Iterator[tuple[int, bytes]]:
+        for part in parts.blocks.values():
+            if part.has_image and part.block[3] == _MAIN:
+                yield part.block[4], page_of(logged.record, part, logged.magic, self._page_size)
 
     def _changes(self, logged: LoggedRow, parts: Parts) -> Iterator[RowChange]:
         first, main = parts.blocks.get(0), logged.record[parts.main[0] : parts.main[1]]
@@ -109,8 +120,9 @@ class CatalogRows:
         [before], flags = struct.unpack_from("<H", main, 4), main[7]
         [place] = struct.unpack_from("<H", main, 12)
         page = first.block[4]
-        other = parts.blocks.get(1)
-        old = self._rows.get((other.block[4] if other is not None else page, before), b"")
+        # What lies on another page is a block of its own; newer servers add one of the visibility map.
+        others = [part.block[4] for number, part in parts.blocks.items() if number and part.block[3] == _MAIN]
+        old = self._rows.get((others[0] if others else page, before), b"")
         if flags & (_PREFIX | _SUFFIX) and not first.has_image and logged.end <= self._newest.get(page, 0):
             return RowChange(old, self._rows.get((page, place), b""))  # what it is made from may be gone by then
         row = _row(logged.record, first, flags, old)

@@ -5,7 +5,7 @@ What a transaction does to the catalogs counts once it commits.
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Iterator
+from collections.abc import Collection, Iterable, Iterator
 from dataclasses import dataclass, field, replace
 
 import numpy as np
@@ -25,6 +25,7 @@ from sospes.formats.base.catalog import (
 from sospes.formats.tracing.catalog_rows import CatalogRows, LoggedRow, RowChange
 from sospes.formats.wal.ends import FileId
 from sospes.model.entries import Name
+from sospes.model.retracing import Subject
 
 SHARED = 0
 """The number that stands for the database of catalogs that all databases share."""
@@ -90,7 +91,10 @@ class Names:
         self._by_file: dict[FileId, Named] = {}
         self._by_oid: dict[tuple[int, int], Named] = {}
         self._begun: dict[int, _Begun] = {}
+        self._made: set[int] = set()
+        self._subjects: dict[FileId, Subject] = {}  # kept until names change
         self.databases: dict[int, str] = {}
+        self._watch(PG_DATABASE, (SHARED, PG_DATABASE))
 
     def take_map(self, database: int, data: bytes) -> None:
         """Take in where a database has its catalogs, as its file map says."""
@@ -128,6 +132,7 @@ class Names:
             self._keep(self._relation(database, row))
             return
         number, name = named_in(row)
+        self._subjects.clear()
         if catalog == PG_DATABASE:
             self.databases[number] = name
         else:
@@ -146,6 +151,7 @@ class Names:
         if relation.kind in _STORED:
             self._by_file[relation.database, relation.file] = relation
         self._by_oid[relation.database, relation.oid] = relation
+        self._subjects.clear()
 
     def watched(self) -> NDArray[np.int64]:
         """The files that catalogs are in: numbers of databases in the upper half, of files in the lower."""
@@ -154,9 +160,21 @@ class Names:
     def apply(self, file: FileId, transaction: int, logged: LoggedRow) -> None:
         """Do what a record says about a catalog's file."""
         catalog, rows = self._catalogs[file]
+        if file[0] in self._made:
+            for page in rows.images(logged):
+                for row in rows_alive(page, _LEAST_NAMED, _any):
+                    self._take_row(catalog, file[0], row[row[22] :])
         for change in rows.apply(logged):
             if transaction and not (change.gone == b"" and change.new == b""):
                 self._begun.setdefault(transaction, _Begun()).changes.append((catalog, file[0], change))
+
+    def make_database(self, database: int) -> None:
+        """A database is made from another one's pages, which follow in the log."""
+        self._made.add(database)
+
+    def made_database(self, database: int) -> None:
+        """It is made."""
+        self._made.discard(database)
 
     def copy_database(self, source: int, target: int) -> None:
         """A database is made by copying another one's files."""
@@ -170,10 +188,9 @@ class Names:
             if database == source:
                 self._schemas[target, schema] = name
 
-    def forget_before(self, is_older: Iterable[int]) -> None:
-        """Transactions that never ended: what they did is nothing."""
-        for transaction in is_older:
-            self._begun.pop(transaction, None)
+    def forget(self, transaction: int) -> None:
+        """It never ended: what it did is nothing."""
+        self._begun.pop(transaction, None)
 
     def at(self, file: FileId) -> Named | None:
         """The relation that a file belongs to."""
@@ -187,6 +204,27 @@ class Names:
         """The name of a relation's schema."""
         return self._schemas.get((relation.database, relation.schema))
 
+    def subject(self, file: FileId) -> Subject:
+        """What is told of the relation of a file; only its number where nobody knows more."""
+        found = self._subjects.get(file)
+        if found is None:
+            named = self._by_file.get(file)
+            if named is not None:
+                found = self.subject_of(named)
+            else:
+                database, number = file
+                found = Subject(self._database(database), None, None, number, number < FIRST_OF_USERS)
+            self._subjects[file] = found
+        return found
+
+    def subject_of(self, relation: Named) -> Subject:
+        """What is told of a relation."""
+        database = self._database(relation.database)
+        return Subject(database, self.schema(relation), relation.name, None, self.is_own(relation))
+
+    def _database(self, number: int) -> str | None:
+        return self.databases.get(number) or (str(number) if number else None)
+
     def tables(self) -> set[Name]:
         """All tables that are known, but for the engine's own."""
         return {
@@ -197,6 +235,11 @@ class Names:
     def is_own(self, relation: Named) -> bool:
         """Whether it is the engine's own, holds long values, or ends with its session."""
         return relation.kind == "t" or not relation.lasting or self.schema(relation) in OWN
+
+    @property
+    def waiting(self) -> Collection[int]:
+        """Transactions that did something to catalogs, and have not ended."""
+        return self._begun.keys()
 
     def ended(self, transactions: Iterable[int], *, committed: bool) -> list[RelationChange]:
         """What transactions did to relations that end together. Only what they did that is not of relations counts
@@ -239,6 +282,7 @@ class Names:
         for change in changes:
             if change.before is not None:
                 self._by_file.pop((change.before.database, change.before.file), None)
+                self._subjects.pop((change.before.database, change.before.file), None)
                 if change.after is None:
                     self._by_oid.pop((change.before.database, change.before.oid), None)
         for change in changes:
@@ -246,6 +290,11 @@ class Names:
                 self._keep(change.after)
                 if change.after.oid == PG_NAMESPACE:
                     self._watch(PG_NAMESPACE, (change.after.database, change.after.file))
+
+
+def _any(_transaction: int) -> bool:
+    """Of what is copied, the bits of the rows alone tell what is alive."""
+    return True
 
 
 def in_pages(data: Iterable[bytes], size: int) -> Iterator[bytes]:

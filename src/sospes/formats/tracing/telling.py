@@ -2,22 +2,18 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterator
+from collections.abc import Iterator
 from dataclasses import dataclass
-from functools import partial
 
-from sospes.formats.tracing.begun import Begun
+from sospes.formats.tracing.begun import Begun, Rows
 from sospes.formats.tracing.names import FIRST_OF_USERS, Named, Names, RelationChange
 from sospes.formats.wal.ends import FileId
-from sospes.formats.wal.following import iso
 from sospes.formats.wal.heap import DELETED, INSERTED, UPDATED
-from sospes.model.moments import position
-from sospes.model.retracing import Operation, OperationKind, Traced
+from sospes.model.retracing import OperationKind, Subject, Traced
 
-FileAt = Callable[[int], str | None]
-"""The name of the log's file that has a position."""
+KINDS = {INSERTED: OperationKind.INSERT, UPDATED: OperationKind.UPDATE, DELETED: OperationKind.DELETE}
+"""Kinds of operations by what is done to rows."""
 
-_KINDS = {INSERTED: OperationKind.INSERT, UPDATED: OperationKind.UPDATE, DELETED: OperationKind.DELETE}
 _TABLES = frozenset("rpmfv")
 _WITH_ROWS = frozenset("rm")
 
@@ -35,49 +31,48 @@ class Done:
     time: int
     committed: bool
     complete: bool
+    rows: Rows
     begun: Begun
     removed: tuple[FileId, ...]
     relations: list[RelationChange]
 
 
-def told(done: Done, names: Names, file_at: FileAt) -> Iterator[Traced]:
+def told(done: Done, names: Names) -> list[Traced]:
     """All that it did, in the order of the log."""
-    telling = _Telling(done, names, file_at)
+    telling = _Telling(done, names)
     if not done.committed:
-        yield from telling.taken_back()
-        return
+        return [*telling.taken_back()]
     found = [*telling.databases(), *telling.relations(), *telling.emptied(), *telling.rows(), *telling.unnamed()]
-    yield from sorted(found, key=lambda traced: traced.begins)
+    return sorted(found, key=lambda traced: traced.begins)
 
 
 class _Telling:
-    def __init__(self, done: Done, names: Names, file_at: FileAt) -> None:
+    def __init__(self, done: Done, names: Names) -> None:
         self._done = done
         self._names = names
-        self._file_at = file_at
-        self._new = {(step.database, step.file): step for change in done.relations for step in change.steps}
+        left = [change.after for change in done.relations if change.after is not None]
+        passed = [step for change in done.relations for step in change.steps]
+        self._new = {(step.database, step.file): step for step in [*passed, *left]}  # what stays names a file last
         self._rewritten: set[FileId] = set()
         drops = [at for is_drop, _, _, at in done.begun.databases if is_drop]
         # What a database has is gone before the transaction ends that drops it.
-        self._before = f"lsn={position(min(drops))}" if drops else f"transaction={done.transaction}"
+        self._before = min(drops) if drops else None
 
     def taken_back(self) -> Iterator[Traced]:
         """A transaction that never counted, if it changed anybody's rows."""
-        mine = [rows for (database, file, _), rows in self._done.begun.rows.items() if self._is_users((database, file))]
+        mine = [rows for (database, file, _), rows in self._done.rows.items() if self._is_users((database, file))]
         if mine:
             first = min(at for _, at in mine)
-            yield self._traced(OperationKind.ABORT, first, rows=sum(abs(rows) for rows, _ in mine))
+            yield self._traced(OperationKind.ABORT, first, Subject(), sum(abs(rows) for rows, _ in mine))
 
     def _is_users(self, file: FileId) -> bool:
-        of = self._of(file)
-        return file[1] >= FIRST_OF_USERS if of is None else not self._names.is_own(of)
+        return not self._subject(file).internal
 
     def databases(self) -> Iterator[Traced]:
         """Databases that were made and dropped."""
         for is_drop, number, name, at in self._done.begun.databases:
             kind = OperationKind.DROP if is_drop else OperationKind.CREATE
-            called = name or self._names.databases.get(number) or str(number)
-            yield self._traced(kind, at, called)
+            yield self._traced(kind, at, Subject(database=name or self._names.databases.get(number) or str(number)))
 
     def relations(self) -> Iterator[Traced]:
         """Tables that were made, changed, emptied, written anew, and dropped."""
@@ -89,7 +84,7 @@ class _Telling:
                 continue
             kind, rows = self._kind(change, aside)
             if kind is not None:
-                yield self._traced(kind, self._done.ended, of, rows)
+                yield self._traced(kind, self._done.ended, self._names.subject_of(of), rows)
 
     def _kind(self, change: RelationChange, aside: set[int]) -> tuple[OperationKind | None, int | None]:
         before, after = change.before, change.after
@@ -102,7 +97,7 @@ class _Telling:
             if after.file not in aside and before.space == after.space:
                 return OperationKind.TRUNCATE, None
             self._rewritten.add(file)
-            rows = self._done.begun.rows.get((*file, INSERTED))
+            rows = self._done.rows.get((*file, INSERTED))
             return OperationKind.REWRITE, rows[0] if rows else None
         return (OperationKind.ALTER, None) if _differ(before, after) else (None, None)
 
@@ -111,57 +106,42 @@ class _Telling:
         for file, at in self._done.begun.emptied.items():
             of = self._of(file)
             if of is not None and of.kind in _WITH_ROWS:
-                yield self._traced(OperationKind.TRUNCATE, at, of)
+                yield self._traced(OperationKind.TRUNCATE, at, self._subject(file))
 
     def rows(self) -> Iterator[Traced]:
         """Rows that were inserted, updated, deleted."""
-        for (database, number, done), (rows, at) in self._done.begun.rows.items():
+        for (database, number, done), (rows, at) in self._done.rows.items():
             file = (database, number)
-            if file in self._rewritten or rows <= 0:
-                continue
-            yield self._traced(_KINDS[done], at, self._of(file) or file, rows)
+            if file not in self._rewritten and rows > 0:
+                yield self._traced(KINDS[done], at, self._subject(file), rows)
 
     def unnamed(self) -> Iterator[Traced]:
         """Files that are removed, where the catalogs don't tell of which relation and why."""
         removed = [file for file in self._done.removed if file[1] >= FIRST_OF_USERS]
         if not removed or self._done.relations:
             return
-        tables = [of for file in removed if (of := self._of(file)) is not None and of.kind in _WITH_ROWS]
-        for of in tables:
+        for file in removed:
+            of = self._of(file)
+            if of is None or of.kind not in _WITH_ROWS:
+                continue
             was_locked = (of.database, of.oid) in self._done.begun.locked
             kind = OperationKind.REWRITE if self._done.begun.made and was_locked else OperationKind.DROP
-            yield self._traced(kind, self._done.ended, of)
+            yield self._traced(kind, self._done.ended, self._subject(file))
         if not any(self._of(file) for file in removed):
             kind = OperationKind.REWRITE if self._done.begun.made else OperationKind.DROP
-            yield self._traced(kind, self._done.ended, removed[-1])
+            yield self._traced(kind, self._done.ended, self._subject(removed[-1]))
 
     def _of(self, file: FileId) -> Named | None:
         return self._names.at(file) or self._new.get(file)
 
-    def _traced(
-        self, kind: OperationKind, at: int, of: Named | FileId | str | None = None, rows: int | None = None
-    ) -> Traced:
-        """An operation on a relation, on a file of which nobody knows more, on a database, or on none."""
-        make = partial(
-            Operation, at=iso(self._done.time), kind=kind, rows=rows, position=position(at), file=self._file_at(at),
-            transaction=str(self._done.transaction) if self._done.transaction else None, complete=self._done.complete,
-        )  # fmt: skip
-        internal = False
-        if isinstance(of, Named):
-            operation = make(database=self._database(of.database), schema=self._names.schema(of), table=of.name)
-            internal = self._names.is_own(of)
-        elif isinstance(of, tuple):
-            operation = make(database=self._database(of[0]), table_file=of[1])
-            internal = of[1] < FIRST_OF_USERS
-        else:
-            operation = make(database=of)
-        return Traced(
-            operation=operation, begins=at, ended=self._done.ended, time=self._done.time, before=self._before,
-            internal=internal,
-        )  # fmt: skip
+    def _subject(self, file: FileId) -> Subject:
+        if self._names.at(file) is None and file in self._new:
+            return self._names.subject_of(self._new[file])
+        return self._names.subject(file)
 
-    def _database(self, number: int) -> str | None:
-        return self._names.databases.get(number) or (str(number) if number else None)
+    def _traced(self, kind: OperationKind, at: int, subject: Subject, rows: int | None = None) -> Traced:
+        done = self._done
+        return Traced(kind, subject, rows, at, done.ended, done.time, done.transaction, done.complete, self._before)
 
 
 def _differ(before: Named, after: Named) -> bool:

@@ -7,24 +7,21 @@ catalog/storage_xlog.h, utils/relmapper.h.
 from __future__ import annotations
 
 import struct
-from collections.abc import Generator, Iterator
 from contextlib import suppress
+from dataclasses import dataclass
 
 import numpy as np
-from numpy.typing import NDArray
 
-from sospes.formats.tracing.begun import Begun
+from sospes.formats.tracing.begun import Begun, Rows, joined
 from sospes.formats.tracing.catalog_rows import LoggedRow
 from sospes.formats.tracing.names import FIRST_OF_USERS, Names
-from sospes.formats.tracing.telling import Done, FileAt, told
-from sospes.formats.wal.ends import HAS_MORE, FileId, end_of
-from sospes.formats.wal.following import iso
+from sospes.formats.tracing.telling import KINDS, Done, told
+from sospes.formats.wal.ends import HAS_MORE, End, FileId, end_of
 from sospes.formats.wal.heap import HEAP, MORE_HEAP, changes_in, first_blocks
-from sospes.formats.wal.moments import commits_in, main_data, restore_points_in
+from sospes.formats.wal.moments import Commits, commits_in, main_data, restore_points_in
 from sospes.formats.wal.records import KIND, XLOG, Records
 from sospes.formats.wal.segments import VERSIONS
-from sospes.model.moments import position
-from sospes.model.retracing import Operation, OperationKind, Traced
+from sospes.model.retracing import OperationKind, Subject, Traced
 
 _STORAGE, _DATABASES, _FILE_MAP, _STANDBY = 2, 4, 7, 8
 """Managers of records: of files, databases, file maps, and of what a standby has to know."""
@@ -36,6 +33,17 @@ _IMAGES = (0xA0, 0xB0)
 _HALF = 1 << 31
 
 
+@dataclass(frozen=True, slots=True)
+class _Ending:
+    """The end of a transaction: which one, where in the log, when in microseconds since 2000, and what it says more."""
+
+    transaction: int
+    at: int
+    time: int
+    committed: bool
+    end: End
+
+
 class Trace:
     """Transactions under way, and what is counted of those that ended.
 
@@ -43,9 +51,9 @@ class Trace:
     begun_before  transactions that were under way when the log began
     """
 
-    def __init__(self, names: Names, file_at: FileAt) -> None:
+    def __init__(self, names: Names) -> None:
         self.names = names
-        self._file_at = file_at
+        self._rows: dict[int, Rows] = {}
         self._begun: dict[int, Begun] = {}
         self._looked = False
         self.begun_before: set[int] = set()
@@ -56,16 +64,28 @@ class Trace:
     @property
     def open(self) -> int:
         """Transactions that changed rows and have not ended."""
-        return sum(any(key[1] >= FIRST_OF_USERS for key in begun.rows) for begun in self._begun.values())
+        return sum(any(key[1] >= FIRST_OF_USERS for key in rows) for rows in self._rows.values())
 
-    def take(self, records: Records) -> Iterator[Traced]:
+    def take(self, records: Records) -> list[Traced]:
         """What the next records tell that was done."""
         self.records += len(records.starts)
         self._take_rows(records)
+        ends = commits_in(records)
+        self._count(ends)
+        found: list[Traced] = []
         from_ = 0
         while from_ < len(records.starts):
-            watched = self.names.watched()
-            from_ = yield from self._take_others(records, from_, watched)
+            from_ = self._take_others(records, ends, from_, found)
+        return found
+
+    def _count(self, ends: Commits) -> None:
+        times = ends.times[ends.committed]
+        self.commits += len(times)
+        self.aborts += len(ends.times) - len(times)
+        if len(times):
+            first, last = int(times.min()), int(times.max())
+            self.first = first if self.first is None else min(self.first, first)
+            self.last = last if self.last is None else max(self.last, last)
 
     def _take_rows(self, records: Records) -> None:
         """Count the rows that are changed, where several in a row are alike as one."""
@@ -81,7 +101,7 @@ class Trace:
         )  # fmt: skip
         begins = np.flatnonzero(new)
         rows = np.add.reduceat(changes.rows, begins)
-        begun = self._begun
+        begun = self._rows
         for transaction, database, file, done, number, at in zip(
             whose[begins].tolist(), changes.databases[begins].tolist(), changes.files[begins].tolist(),
             changes.done[begins].tolist(), rows.tolist(), records.positions[changes.indexes[begins]].tolist(),
@@ -89,83 +109,87 @@ class Trace:
         ):  # fmt: skip
             mine = begun.get(transaction)
             if mine is None:
-                mine = begun[transaction] = Begun()
-            known = mine.rows.get((database, file, done))
-            if known is None:
-                mine.rows[database, file, done] = [number, at]
-            else:
+                begun[transaction] = {(database, file, done): [number, at]}
+            elif (known := mine.get((database, file, done))) is not None:
                 known[0] += number
+            else:
+                mine[database, file, done] = [number, at]
 
-    def _take_others(self, records: Records, from_: int, watched: NDArray[np.int64]) -> Generator[Traced, None, int]:
+    def _take_others(self, records: Records, ends: Commits, from_: int, found: list[Traced]) -> int:
         """All else, in order, from one record on; ends early where the files of catalogs change. How far it came."""
-        managers, kinds = records.managers, records.kinds
-        of_rows = (managers == HEAP) | (managers == MORE_HEAP) | ((managers == XLOG) & np.isin(kinds, _IMAGES))
-        about = np.flatnonzero(of_rows[from_:]) + from_
-        blocks = first_blocks(records, about)
-        keys = blocks.databases.astype(np.int64) << 32 | blocks.files
-        mine = np.isin(keys, watched) & (blocks.behind >= 0)
-        catalogs = dict(zip(about[mine].tolist(), keys[mine].tolist(), strict=True))
-        ends = commits_in(records)
-        ended = {int(index): place for place, index in enumerate(ends.indexes)}
+        catalogs = self._about_catalogs(records, from_)
+        ended = dict(zip(ends.indexes.tolist(), range(len(ends.indexes)), strict=True))
         points = {begin: name for begin, _, name in restore_points_in(records)}
-        told = np.isin(managers, (_STORAGE, _DATABASES, _FILE_MAP, _STANDBY))
+        told = np.isin(records.managers, (_STORAGE, _DATABASES, _FILE_MAP, _STANDBY))
         told[ends.indexes] = True
         told[list(catalogs)] = True
-        told |= np.isin(records.positions, list(points)) if points else False
+        if points:
+            told |= np.isin(records.positions, list(points))
+        transactions, times = ends.transactions.tolist(), ends.times.tolist()
+        positions = records.positions[ends.indexes].tolist()
+        plain = (ends.committed & (records.kinds[ends.indexes] & HAS_MORE == 0)).tolist()
+        more, waiting = self._begun, self.names.waiting
         for index in (np.flatnonzero(told[from_:]) + from_).tolist():
-            if index in catalogs:
-                key = catalogs[index]
-                self.names.apply(
-                    (key >> 32, key & 0xFFFFFFFF), int(records.transactions[index]), _logged(records, index)
-                )
-            elif index in ended:
-                place = ended[index]
-                yield from self._end(
-                    records, index, int(ends.transactions[place]), int(ends.times[place]),
-                    committed=bool(ends.committed[place]),
-                )  # fmt: skip
-            elif managers[index] == XLOG:
-                yield self._mark(records, index, points[int(records.positions[index])])
+            if (place := ended.get(index)) is not None:
+                transaction = transactions[place]
+                at, time = positions[place], times[place]
+                if plain[place] and transaction not in more and transaction not in waiting:
+                    self._end_plainly(transaction, at, time, found)
+                else:
+                    end = _ended(records, index)
+                    self._end(_Ending(transaction, at, time, bool(ends.committed[place]), end), found)
+            elif index in catalogs:
+                whose = int(records.transactions[index])
+                self.names.apply(catalogs[index], whose, _logged(records, index))
+            elif records.managers[index] == XLOG:
+                found.append(_mark(records, index, points[int(records.positions[index])]))
             elif self._other(records, index):
                 return index + 1
         return len(records.starts)
 
-    def _mark(self, records: Records, index: int, name: str) -> Traced:
-        at = int(records.positions[index])
-        [when] = struct.unpack_from("<q", main_data(records.record(index)))
-        operation = Operation(
-            at=iso(when), kind=OperationKind.MARK, position=position(at), file=self._file_at(at), name=name
-        )
-        return Traced(operation=operation, begins=at, ended=at, time=when, before=f"lsn={position(at)}")
+    def _about_catalogs(self, records: Records, from_: int) -> dict[int, FileId]:
+        """The records about the files of catalogs, from one on, and about which."""
+        of_rows = (records.managers == HEAP) | (records.managers == MORE_HEAP)
+        of_rows |= (records.managers == XLOG) & np.isin(records.kinds, _IMAGES)
+        about = np.flatnonzero(of_rows[from_:]) + from_
+        blocks = first_blocks(records, about)
+        keys = blocks.databases.astype(np.int64) << 32 | blocks.files
+        mine = np.isin(keys, self.names.watched()) & (blocks.behind >= 0)
+        return {
+            index: (key >> 32, key & 0xFFFFFFFF)
+            for index, key in zip(about[mine].tolist(), keys[mine].tolist(), strict=True)
+        }
 
-    def _end(self, records: Records, index: int, transaction: int, time: int, *, committed: bool) -> Iterator[Traced]:
-        """A transaction ends, with its parts."""
-        parts: tuple[int, ...] = ()
-        removed: tuple[FileId, ...] = ()
-        if records.kinds[index] & HAS_MORE:
-            with suppress(ValueError):
-                end = end_of(main_data(records.record(index)), records.magic)
-                parts, removed = end.subtransactions, end.removed
-        self._count(time, committed=committed)
-        begun = Begun()
-        for one in (transaction, *parts):
-            if (found := self._begun.pop(one, None)) is not None:
-                begun.add(found)
-        done = Done(
-            transaction=transaction, ended=int(records.positions[index]), time=time, committed=committed,
-            complete=transaction not in self.begun_before, begun=begun, removed=removed,
-            relations=self.names.ended((transaction, *parts), committed=committed),
-        )  # fmt: skip
-        yield from told(done, self.names, self._file_at)
-        self.names.keep(done.relations)
-
-    def _count(self, time: int, *, committed: bool) -> None:
-        if not committed:
-            self.aborts += 1
+    def _end_plainly(self, transaction: int, at: int, time: int, found: list[Traced]) -> None:
+        """A transaction is committed that did nothing but change rows, as nearly all do."""
+        rows = self._rows.pop(transaction, None)
+        if rows is None:
             return
-        self.commits += 1
-        self.first = time if self.first is None else min(self.first, time)
-        self.last = time if self.last is None else max(self.last, time)
+        complete = transaction not in self.begun_before
+        subject = self.names.subject
+        for (database, file, done), (number, begins) in rows.items():
+            if number > 0:
+                found.append(
+                    Traced(KINDS[done], subject((database, file)), number, begins, at, time, transaction, complete)
+                )
+
+    def _end(self, ending: _Ending, found: list[Traced]) -> None:
+        """A transaction ends, with its parts."""
+        all_of_it = (ending.transaction, *ending.end.subtransactions)
+        begun = Begun()
+        for one in all_of_it:
+            if (part := self._begun.pop(one, None)) is not None:
+                begun.add(part)
+        done = Done(
+            transaction=ending.transaction, ended=ending.at, time=ending.time, committed=ending.committed,
+            complete=ending.transaction not in self.begun_before, begun=begun, removed=ending.end.removed,
+            rows=joined([self._rows.pop(one) for one in all_of_it if one in self._rows]),
+            relations=self.names.ended(all_of_it, committed=ending.committed),
+        )  # fmt: skip
+        for _, database, _, _ in begun.databases:
+            self.names.made_database(database)
+        found += told(done, self.names)
+        self.names.keep(done.relations)
 
     def _other(self, records: Records, index: int) -> bool:
         """What a record says of files, databases, locks; whether catalogs are in other files now."""
@@ -204,11 +228,13 @@ class Trace:
             count, parts, _, _, oldest, _ = struct.unpack_from("<IIIIII", data)
             running = struct.unpack_from(f"<{count + parts}I", data, 24)
             if not self._looked:
-                self.begun_before, self._looked = set(running) - set(self._begun), True
-            ended = [one for one in self._begun if (one - oldest) & 0xFFFFFFFF >= _HALF]  # by a crash
-            for transaction in ended:
-                del self._begun[transaction]
-            self.names.forget_before(ended)
+                self.begun_before, self._looked = set(running) - set(self._begun) - set(self._rows), True
+            under_way = {*self._begun, *self._rows, *self.names.waiting}
+            for transaction in under_way:
+                if (transaction - oldest) & 0xFFFFFFFF >= _HALF:  # a crash ended it
+                    self._begun.pop(transaction, None)
+                    self._rows.pop(transaction, None)
+                    self.names.forget(transaction)
 
     def _database(self, what: int, data: bytes, transaction: int, records: Records, index: int) -> bool:
         is_new = int(VERSIONS.get(records.magic, "15")) >= 15
@@ -222,6 +248,8 @@ class Trace:
         if what == _COPIED:
             source = struct.unpack_from("<IIII", data)[2]
             self.names.copy_database(source, database)
+        else:
+            self.names.make_database(database)
         return True
 
     def _of(self, transaction: int) -> Begun:
@@ -233,3 +261,18 @@ def _logged(records: Records, index: int) -> LoggedRow:
         record=records.record(index), manager=int(records.managers[index]), kind=int(records.kinds[index]),
         end=int(records.ends[index]), magic=records.magic,
     )  # fmt: skip
+
+
+def _ended(records: Records, index: int) -> End:
+    """What the end of a transaction says beside its time."""
+    if records.kinds[index] & HAS_MORE:
+        with suppress(ValueError):
+            return end_of(main_data(records.record(index)), records.magic)
+    return End()
+
+
+def _mark(records: Records, index: int, name: str) -> Traced:
+    """A restore point."""
+    at = int(records.positions[index])
+    [when] = struct.unpack_from("<q", main_data(records.record(index)))
+    return Traced(OperationKind.MARK, Subject(name=name), None, at, at, when, 0, before=at)

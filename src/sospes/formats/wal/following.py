@@ -11,7 +11,7 @@ from sospes.formats.wal.moments import commits_in
 from sospes.formats.wal.records import Log, LogFault, Records, first_begin
 from sospes.formats.wal.segments import NAMED_AS_SEGMENT
 from sospes.model.findings import Finding, Place, doubt, fault, note, some
-from sospes.model.moments import position, server_time
+from sospes.model.moments import iso, position
 
 MOST_FAULTS = 100
 """Places of damage in one segment that are looked for."""
@@ -48,12 +48,6 @@ class Times:
     def last_at(self) -> str | None:
         """When the newest commit was."""
         return iso(self.last)
-
-
-def iso(microseconds: int | None) -> str | None:
-    """A time of the server's in ISO 8601; None for none, and for what can't be one."""
-    found = server_time(microseconds) if microseconds is not None else None
-    return found.isoformat() if found is not None else None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

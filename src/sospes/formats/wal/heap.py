@@ -5,12 +5,13 @@ Sources: PostgreSQL, src/include/access/heapam_xlog.h, xlogrecord.h. All is done
 
 from __future__ import annotations
 
+from contextlib import suppress
 from dataclasses import dataclass
 
 import numpy as np
 from numpy.typing import NDArray
 
-from sospes.formats.wal.blocks import COMPRESSED, HAS_HOLE, HAS_IMAGE, SAME_RELATION, SINCE_15
+from sospes.formats.wal.blocks import COMPRESSED, HAS_HOLE, HAS_IMAGE, SAME_RELATION, SINCE_15, parts_of
 from sospes.formats.wal.records import HEADER, LONG_DATA, ORIGIN, SHORT_DATA, TOP_TRANSACTION, Records
 
 MORE_HEAP, HEAP = 9, 10
@@ -107,7 +108,7 @@ def changes_in(records: Records) -> Changes:
 def _main_data(
     records: Records, text: NDArray[np.uint8], indexes: NDArray[np.int64], behind: NDArray[np.int64]
 ) -> NDArray[np.int64]:
-    """Where the main data stand of records that have one block, whose head ends `behind`."""
+    """Where the main data stand of records whose first block's head ends `behind`; nearly all have only that one."""
     for _ in range(2):
         kind = text[behind]
         behind = behind + np.where(kind == ORIGIN, 3, 0) + np.where(kind == TOP_TRANSACTION, 5, 0)
@@ -117,4 +118,8 @@ def _main_data(
     if len(is_long):
         length[is_long] = text[behind[is_long][:, None] + 1 + np.arange(4)].copy().view("<u4")[:, 0]
     found: NDArray[np.int64] = records.starts[indexes] + records.lengths[indexes] - length
+    for place in np.flatnonzero((kind != SHORT_DATA) & (kind != LONG_DATA)):
+        with suppress(ValueError):
+            begin, _ = parts_of(records.record(int(indexes[place])), records.magic).main
+            found[place] = records.starts[indexes[place]] + begin
     return found.clip(0, max(0, len(text) - 8))

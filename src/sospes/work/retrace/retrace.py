@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import time
-from collections.abc import Callable, Collection, Sequence
+from collections.abc import Callable, Collection, Iterable, Sequence
 from dataclasses import dataclass, field
 from pathlib import Path
 
@@ -11,9 +11,9 @@ from sospes.formats.retracing import Tracing, open_tracing
 from sospes.model.entries import Name
 from sospes.model.errors import NotFound
 from sospes.model.findings import Finding, doubt, note, verdict_of
-from sospes.model.moments import Moment, MomentKind, position, server_microseconds
+from sospes.model.moments import Moment, MomentKind, iso, position, server_microseconds
 from sospes.model.outcome import Outcome
-from sospes.model.retracing import LastGood, Operation, OperationKind, Retraced, Total, Traced
+from sospes.model.retracing import LastGood, OperationKind, Retraced, Subject, Total, Traced
 from sospes.model.verdict import Rung, Verdict
 from sospes.sides.registry import recovery_of
 from sospes.sides.servers.address import Address
@@ -44,10 +44,6 @@ class Wanted:
         return bool(self.tables or self.kinds or self.database or self.from_)
 
 
-_Key = tuple[str | None, str | None, str | None, int | None, OperationKind]
-"""Database, schema, table, its file's number where the name is not known, and the kind."""
-
-
 @dataclass(slots=True)
 class _Sum:
     """Operations of one kind and table by now."""
@@ -56,59 +52,76 @@ class _Sum:
     rows: int | None = None
     first: int | None = None
     last: int | None = None
-    first_at: str | None = None
-    last_at: str | None = None
 
     def add(self, traced: Traced) -> None:
         """Take in one."""
         self.operations += 1
-        if traced.operation.rows is not None:
-            self.rows = (self.rows or 0) + traced.operation.rows
-        if traced.time is None:
-            return
-        if self.first is None or traced.time < self.first:
-            self.first, self.first_at = traced.time, traced.operation.at
-        if self.last is None or traced.time > self.last:
-            self.last, self.last_at = traced.time, traced.operation.at
+        if traced.rows is not None:
+            self.rows = (self.rows or 0) + traced.rows
+        time = traced.time
+        if self.first is None or time < self.first:
+            self.first = time
+        if self.last is None or time > self.last:
+            self.last = time
 
 
 @dataclass(slots=True)
 class _Kept:
-    """What is kept of all that came by: its memory grows with the number of tables, not with the log."""
+    """What is kept of all that came by: its memory grows with the number of tables, not with the log.
+
+    tables        gives the tables that are known at this point
+    begun, ended  the moment came by from which on, and up to which, operations are wanted
+    """
 
     wanted: Wanted
-    operations: list[Operation] = field(default_factory=list)
-    sums: dict[_Key, _Sum] = field(default_factory=dict)
+    tables: Callable[[], set[Name]]
+    first: list[Traced] = field(default_factory=list)
+    sums: dict[tuple[Subject, OperationKind], _Sum | None] = field(default_factory=dict)
     matched: int = 0
     internal: int = 0
     incomplete: int = 0
-    last_good: LastGood | None = None
-    seen: set[Name] = field(default_factory=set)
+    first_change: Traced | None = None
     begun: bool = False
     ended: bool = False
 
-    def take(self, traced: Traced) -> None:
-        """Take in the next operation."""
-        operation, wanted = traced.operation, self.wanted
-        if traced.internal:
-            self.internal += operation.rows or 0
-            return
-        if operation.of is not None:
-            self.seen.add(operation.of)
-        if not (self._in_time(traced) and _fits(operation, wanted)):
-            return
-        self.matched += 1
-        self.incomplete += not operation.complete
-        if len(self.operations) < wanted.limit:
-            self.operations.append(operation)
-        key = (operation.database, operation.schema, operation.table, operation.table_file, operation.kind)
-        self.sums.setdefault(key, _Sum()).add(traced)
-        is_change = operation.kind not in UNASKED or operation.kind in wanted.kinds
-        if self.last_good is None and is_change and wanted.is_narrow:
-            self.last_good = LastGood(before=traced.before, at=operation.at)
+    def take(self, found: Iterable[Traced]) -> None:
+        """Take in the next operations."""
+        wanted, sums = self.wanted, self.sums
+        timed = wanted.from_ is not None or wanted.to is not None
+        for traced in found:
+            if timed and (not _is_from(traced, self) or _is_past(traced, self)):
+                continue
+            subject = traced.subject
+            if subject.internal:
+                self.internal += traced.rows or 0
+                continue
+            key = (subject, traced.kind)
+            try:
+                mine = sums[key]
+            except KeyError:
+                mine = sums[key] = _Sum() if self._fits(traced) else None
+            if mine is None:
+                continue
+            self.matched += 1
+            self.incomplete += not traced.complete
+            mine.add(traced)
+            if len(self.first) < wanted.limit:
+                self.first.append(traced)
+            if self.first_change is None and (traced.kind not in UNASKED or traced.kind in wanted.kinds):
+                self.first_change = traced
 
-    def _in_time(self, traced: Traced) -> bool:
-        return _is_from(traced, self) and not _is_past(traced, self)
+    def _fits(self, traced: Traced) -> bool:
+        wanted, subject = self.wanted, traced.subject
+        if wanted.kinds and traced.kind not in wanted.kinds:
+            return False
+        if wanted.database is not None and subject.database != wanted.database:
+            return False
+        if not wanted.tables:
+            return True
+        mine = [subject.table_name]
+        if traced.kind is OperationKind.DROP and subject.table is None and subject.table_file is None:
+            mine = [name for name in self.tables() if name.database == subject.database]  # they go with it
+        return any(means(text, name) for text in wanted.tables for name in mine if name is not None)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -137,10 +150,10 @@ def retrace(places: Sequence[Path], how: Retracing) -> Outcome[Retraced]:
     tracing = open_tracing(places, how.beside, how.work_folder)
     if how.live is not None:
         tracing.take_live(how.live.label, recovery_of(tracing.engine).relations(how.live, tracing.system))
-    kept = _Kept(how.wanted)
+    kept = _Kept(how.wanted, tracing.tables)
 
-    for traced in tracing.operations(how.progress or (lambda _: None)):
-        kept.take(traced)
+    for found in tracing.operations(how.progress or (lambda _: None)):
+        kept.take(found)
     _require_tables(kept, tracing)
     findings = _findings(tracing, kept)
     read = () if verdict_of(findings) is not Verdict.SOUND else (Rung.INTACT,)
@@ -153,26 +166,13 @@ def retrace(places: Sequence[Path], how: Retracing) -> Outcome[Retraced]:
     )
 
 
-def _fits(operation: Operation, wanted: Wanted) -> bool:
-    if wanted.kinds and operation.kind not in wanted.kinds:
-        return False
-    if wanted.database is not None and operation.database != wanted.database:
-        return False
-    if not wanted.tables:
-        return True
-    name = operation.of
-    if name is None:  # of a whole database: what is in it goes with it
-        return operation.kind in {OperationKind.DROP} and operation.table_file is None
-    return any(means(text, name) for text in wanted.tables)
-
-
 def _is_from(traced: Traced, kept: _Kept) -> bool:
     """Whether the beginning that is wanted has come."""
     moment = kept.wanted.from_
     if moment is None or kept.begun:
         return True
     if moment.time is not None:  # times of commits needn't rise, so each counts for itself
-        return traced.time is not None and traced.time >= server_microseconds(moment.time)
+        return traced.time >= server_microseconds(moment.time)
     kept.begun = traced.ended >= moment.offset if moment.offset is not None else _is_at(traced, moment)
     return kept.begun
 
@@ -183,7 +183,7 @@ def _is_past(traced: Traced, kept: _Kept) -> bool:
     if moment is None:
         return False
     if moment.time is not None:
-        return traced.time is None or traced.time > server_microseconds(moment.time)
+        return traced.time > server_microseconds(moment.time)
     if moment.offset is not None:
         return traced.ended >= moment.offset
     is_at = _is_at(traced, moment)
@@ -194,13 +194,13 @@ def _is_past(traced: Traced, kept: _Kept) -> bool:
 
 def _is_at(traced: Traced, moment: Moment) -> bool:
     if moment.kind is MomentKind.TRANSACTION:
-        return traced.operation.transaction == moment.value
-    return traced.operation.name == moment.value
+        return traced.transaction == int(moment.value) & 0xFFFFFFFF
+    return traced.subject.name == moment.value
 
 
 def _require_tables(kept: _Kept, tracing: Tracing) -> None:
     """A table that is asked for by name, and that nothing was done to, may be a wrong name."""
-    known = kept.seen | tracing.tables()
+    known = tracing.tables() | {name for subject, _ in kept.sums if (name := subject.table_name) is not None}
     for text in kept.wanted.tables:
         if known and tracing.names_from is not None and not any(means(text, name) for name in known):
             raise NotFound(f"no table is called {text!r} in these logs", near(text, known))
@@ -238,15 +238,18 @@ def _retraced(tracing: Tracing, kept: _Kept) -> Retraced:
     trace = tracing.trace
     totals = [
         Total(
-            database=key[0], schema=key[1], table=key[2], table_file=key[3], kind=key[4], operations=one.operations,
-            rows=one.rows, first_at=one.first_at, last_at=one.last_at,
+            database=subject.database, schema=subject.schema, table=subject.table, table_file=subject.table_file,
+            kind=kind, operations=one.operations, rows=one.rows, first_at=iso(one.first), last_at=iso(one.last),
         )
-        for key, one in kept.sums.items()
+        for (subject, kind), one in kept.sums.items()
+        if one is not None
     ]  # fmt: skip
+    good = kept.first_change if kept.wanted.is_narrow else None
     return Retraced(
         engine=tracing.engine.value, system_identifier=str(tracing.system), names_from=tracing.names_from,
         log_from=position(tracing.log_from), log_to=position(tracing.log_to) if tracing.log_to is not None else None,
         first_at=first, last_at=last, records=trace.records, bytes_read=tracing.bytes_read, commits=trace.commits,
         aborts=trace.aborts, internal=kept.internal, open_at_end=trace.open, matched=kept.matched,
-        operations=tuple(kept.operations), totals=tuple(totals), last_good=kept.last_good,
+        operations=tuple(map(tracing.operation, kept.first)), totals=tuple(totals),
+        last_good=LastGood(before=tracing.before(good), at=iso(good.time)) if good is not None else None,
     )  # fmt: skip
