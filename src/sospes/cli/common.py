@@ -70,7 +70,7 @@ def add_pieces(parser: argparse.ArgumentParser) -> None:
     )
 
 
-def add_parts(parser: argparse.ArgumentParser) -> None:
+def add_parts(parser: argparse._ActionsContainer) -> None:
     """The option for what belongs to a backup and lies elsewhere."""
     parser.add_argument(
         "--with", dest="parts", action="append", default=[], type=Path, metavar="PLACE",
@@ -83,7 +83,7 @@ MOMENTS = "a time (UTC, where it names no zone), lsn=..., transaction=..., name=
 """How a moment is written."""
 
 
-def add_moments(parser: argparse.ArgumentParser) -> None:
+def add_moments(parser: argparse._ActionsContainer) -> None:
     """The options that name a moment in the logs."""
     group = parser.add_mutually_exclusive_group()
     group.add_argument("--until", metavar="MOMENT", help=f"up to this moment and including it: {MOMENTS}")
@@ -372,11 +372,13 @@ def stored(word: str) -> Path:
 @contextmanager
 def two_sides(args: argparse.Namespace) -> Iterator[tuple[Path | Address, Path | Address, Comparing]]:
     """LEFT and RIGHT, and what all commands that compare them have in common, with a progress bar."""
+    from sospes.cli.recovering import recovered
     from sospes.work.compare.matching import Comparing
 
     left, right = place(args, args.left), place(args, args.right)
     files = [side for side in (left, right) if isinstance(side, Path)]
-    with progress(args, "comparing", files) as bar:
+    wanted = args.database[0] if args.database else None
+    with recovered(args, left, wanted), progress(args, "comparing", files) as bar:
         comparing = Comparing(
             opening=opening(args), tables=args.table, key=args.key, timeout_seconds=args.timeout, gentle=args.gentle,
             database=args.database, drift_by=args.drift_by, written_at=args.written_at, progress=bar,
@@ -391,7 +393,8 @@ def opening(args: argparse.Namespace) -> Opening:
 
     # unbuffered, as a thread that waits for more input would keep a buffer's lock beyond the program's end
     stdin = ReadOnce(io.FileIO(0, closefd=False))
-    how = Opening(work_folder=args.work_folder, stdin=stdin, parts=tuple(getattr(args, "parts", ())))
+    parts, through = tuple(getattr(args, "parts", ())), getattr(args, "through", None)
+    how = Opening(work_folder=args.work_folder, stdin=stdin, parts=parts, through=through)
     if getattr(args, "no_ledger", True) is False:
         from sospes.stream.passing import PassedBytes
 

@@ -9,7 +9,7 @@ from decimal import Decimal, InvalidOperation
 from pathlib import Path
 from typing import TYPE_CHECKING
 
-from sospes.cli import common, recording
+from sospes.cli import common, recording, recovering
 from sospes.model.errors import UsageError
 
 if TYPE_CHECKING:
@@ -46,6 +46,7 @@ def configure(parser: argparse.ArgumentParser) -> None:
     common.add_key_and_timeout(parser)
     _add_counting(parser)
     common.add_hide_values(parser)
+    recovering.add_recovery(parser)
     recording.add_ledger(parser)
 
 

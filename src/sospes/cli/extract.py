@@ -9,7 +9,7 @@ from collections.abc import Sequence
 from pathlib import Path
 from typing import TYPE_CHECKING
 
-from sospes.cli import common
+from sospes.cli import common, recovering
 from sospes.model.errors import UsageError
 
 if TYPE_CHECKING:
@@ -56,6 +56,7 @@ def configure(parser: argparse.ArgumentParser) -> None:
     parser.add_argument("--overwrite", action="store_true", help="replace an output file that exists")
     parser.add_argument("--all", action="store_true", help="all tables, with what belongs to them")
     common.add_salvage(parser)
+    recovering.add_recovery(parser)
     common.add_seal(parser)
     common.add_pieces(parser)
 
@@ -103,7 +104,7 @@ def run(args: argparse.Namespace) -> int:
     in_file = into if isinstance(into, Path) else None
     _check(args, in_file)
     paths = [args.backup, *args.pieces]
-    with common.progress(args, "extracting", paths) as progress:
+    with recovering.recovered(args, args.backup), common.progress(args, "extracting", paths) as progress:
         how = Extracting(
             opening=common.opening(args),
             tables=args.tables,

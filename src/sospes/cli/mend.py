@@ -7,7 +7,7 @@ import time
 from datetime import datetime
 from pathlib import Path
 
-from sospes.cli import common
+from sospes.cli import common, recovering
 from sospes.model.errors import UsageError
 
 EXAMPLE = "sospes mend night.sql.gz @live --out fix.sql --undo undo.sql"
@@ -57,6 +57,7 @@ def configure(parser: argparse.ArgumentParser) -> None:
     )
     common.add_confirm(parser)
     common.add_hide_values(parser)
+    recovering.add_recovery(parser)
 
 
 def run(args: argparse.Namespace) -> int:

@@ -3,12 +3,11 @@
 from __future__ import annotations
 
 import argparse
-import sys
 import time
 from datetime import datetime
 from pathlib import Path
 
-from sospes.cli import common, recording
+from sospes.cli import common, recording, recovering
 from sospes.model.errors import UsageError
 from sospes.sides.servers.marks import PREFIX, is_prefix
 
@@ -71,7 +70,6 @@ def run(args: argparse.Namespace) -> int:
     """Rehearse one backup."""
     from sospes.formats.recovery import is_physical
     from sospes.report.rehearse import tell_rehearse
-    from sospes.report.words import size
     from sospes.sides.servers.address import Address
     from sospes.work.restore.embedded import Rehearsing, rehearse
     from sospes.work.restore.recover import rehearse_by_recovery
@@ -83,11 +81,6 @@ def run(args: argparse.Namespace) -> int:
     args.side = args.side or ("private" if physical else "embedded")
     server = common.place(args, args.side)
     _check(args, server, physical=physical)
-
-    def announce(expected: int | None, where: str) -> None:
-        if not args.quiet:
-            needs = "of unknown size" if expected is None else f"of about {size(expected)}"
-            print(f"sospes: expecting a side copy {needs} in {where}", file=sys.stderr)  # noqa: T201
 
     keep = (args.work_folder or Path()) if args.keep else None
     with common.progress(args, "loading" if args.side == "embedded" else "restoring", paths) as progress:
@@ -106,7 +99,7 @@ def run(args: argparse.Namespace) -> int:
             now=datetime.now().astimezone(),
             moment=common.moment(args),
             progress=progress,
-            announce=announce,
+            announce=recovering.announcing(args),
         )
         if physical:
             outcome = rehearse_by_recovery(args.backup, how)
@@ -140,9 +133,7 @@ def _check(args: argparse.Namespace, server: object, *, physical: bool) -> None:
             "leave --side away, or write --side private",
         )
     if not physical and (args.until or args.before or args.parts):
-        raise UsageError(
-            f"{args.backup}: no log follows this form yet", "--with, --until and --before go with base backups"
-        )
+        raise UsageError(f"{args.backup}: no log follows this form", recovering.NO_LOG)
     shared = not private and args.side != "embedded"
     if shared and isinstance(server, Path):
         raise UsageError(

@@ -4,8 +4,9 @@ from __future__ import annotations
 
 import io
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from pathlib import Path
+from typing import Protocol
 
 from sospes.formats.form import Form, Head, Reader, Stored, Want, Wants, everything
 from sospes.formats.registry import FORMS, words_of
@@ -14,6 +15,7 @@ from sospes.model.entries import Engine
 from sospes.model.errors import CannotCheck, NoRoom, NotFound, SospesError
 from sospes.model.events import Event
 from sospes.model.findings import Finding, doubt, fault, note, some
+from sospes.model.moments import Reached
 from sospes.places.local import local_folder
 from sospes.places.registry import open_source
 from sospes.places.source import Source
@@ -26,6 +28,7 @@ from sospes.stream.plain import MOST_RATIO, PlainText
 HEAD_SIZE = 1 << 20
 MOST_HEAD = 8 << 20
 """Plain bytes of the head that are looked at to learn how well the backup is packed."""
+NO_HEAD = Head(b"", (), None, False)
 _ENDINGS = {
     ".gz": "gzip", ".gzip": "gzip", ".tgz": "gzip",
     ".bz2": "bzip2", ".xz": "xz", ".zst": "zstandard", ".zstd": "zstandard", ".lz4": "lz4",
@@ -41,6 +44,7 @@ class Opened:
     form      the name of its form; None if it is of none that is known
     reader    reads it; None if it is of no known form, or if what the form needs first is damaged
     findings  what was found while it was opened
+    through   it is read through a side copy, so that what is wrong with it touches all of it
     """
 
     name: str
@@ -48,6 +52,7 @@ class Opened:
     form: str | None
     reader: Reader | None
     findings: tuple[Finding, ...] = ()
+    through: bool = False
 
     @property
     def source(self) -> Source:
@@ -142,6 +147,29 @@ def unreadable(error: Exception) -> Finding:
     )
 
 
+class Through(Protocol):
+    """A backup that can't be read row by row, whose rows come from a side copy on its own engine's server."""
+
+    @property
+    def path(self) -> Path:
+        """The backup."""
+        ...
+
+    @property
+    def findings(self) -> tuple[Finding, ...]:
+        """What was found while the side copy was made."""
+        ...
+
+    @property
+    def reached(self) -> Reached | None:
+        """The moment that it was brought to."""
+        ...
+
+    def script(self, wants: Wants) -> Source | None:
+        """What is in it as a script, with the rows of the wanted tables; None where the side copy failed."""
+        ...
+
+
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Opening:
     """How to open a backup: where temporary copies go, whose rows are wanted, and standard input.
@@ -152,6 +180,7 @@ class Opening:
     passed        takes the digest of the stored bytes as they are read
     head_only     only the head is looked at: nothing is unpacked or copied for more
     parts         places with what belongs to the backup
+    through       gives the rows of a backup that can't be read row by row
     head_size     bytes of the beginning that are looked at, and of plain text at most
     """
 
@@ -165,6 +194,12 @@ class Opening:
     head_only: bool = False
     head_size: int = HEAD_SIZE
     parts: tuple[Path, ...] = ()
+    through: Through | None = None
+
+    @property
+    def reached(self) -> Reached | None:
+        """The moment whose rows are given, where logs played a part."""
+        return self.through.reached if self.through is not None else None
 
 
 def open_backup(paths: Sequence[Path], options: Opening) -> Opened:
@@ -172,10 +207,12 @@ def open_backup(paths: Sequence[Path], options: Opening) -> Opened:
 
     Raises NotFound, UsageError or CannotCheck where the files can't be read at all.
     """
+    if options.through is not None and list(paths) == [options.through.path]:
+        return _through(options.through, options)
     folder = next((form for form in FORMS if len(paths) == 1 and form.is_folder(paths[0])), None)
     if folder is not None:
         source: Source = local_folder(paths[0])
-        head = Head(b"", (), None, False)
+        head = NO_HEAD
         return _opened(Stored(source, PlainText(source), head), folder, options, [])
     source = open_source(paths, options.stdin)
     if options.passed is not None:
@@ -194,6 +231,19 @@ def open_backup(paths: Sequence[Path], options: Opening) -> Opened:
             "nothing-inside", f"nothing can be unpacked from the {head.containers[0]} data", "take the backup again"
         )
     return Opened(source.name, stored, None, None, (*findings, unfit))
+
+
+def _through(side: Through, options: Opening) -> Opened:
+    """A backup that is read as the script of its side copy; of no form where there is none."""
+    name, source = str(side.path), side.script(options.wants)
+    if source is None:
+        nothing_there = Streamed(name, io.BytesIO())
+        return Opened(name, Stored(nothing_there, PlainText(nothing_there), NO_HEAD), None, None, side.findings)
+    head = _read_head(source.head(options.head_size), source.size, options.head_size)
+    stored = Stored(source, PlainText(source, options.unpack_ratio), head)
+    form = next(form for form in FORMS if form.recognise(head))
+    opened = _opened(stored, form, replace(options, parts=()), list(side.findings))
+    return replace(opened, name=name, through=True)
 
 
 def _opened(stored: Stored, form: Form, options: Opening, findings: list[Finding]) -> Opened:

@@ -117,3 +117,14 @@ def _time(text: str, *, before: bool) -> Moment:
     zoned = found.tzinfo is not None
     when = found if zoned else found.replace(tzinfo=UTC)
     return Moment(kind=MomentKind.TIME, value=text, before=before, time=when, zoned=zoned)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Reached:
+    """The moment that a restore by logs has reached: the newest commit's time and transaction, and a position."""
+
+    time: str | None
+    lsn: str | None
+    position: str | None = None
+    gtid: str | None = None
+    transaction: str | None = None

@@ -9,7 +9,7 @@ from sospes.model.entries import Name
 from sospes.model.outcome import Outcome
 from sospes.model.verdict import Verdict
 from sospes.report.printer import Printer
-from sospes.report.words import duration, plural, shown
+from sospes.report.words import duration, plural, reached, shown
 from sospes.work.compare.compare import ComparedTable, Comparison, column_labels
 from sospes.work.compare.differences import Difference
 
@@ -25,6 +25,8 @@ def tell_compare(printer: Printer, outcome: Outcome[Comparison], hide: bool, wan
     printer.verdict(outcome.verdict, f"{found.left}  against  {found.right}", _summary(outcome))
     printer.findings(outcome.findings)
     if not printer.quiet:
+        if found.reached is not None:
+            printer.line(f"  of the left side {reached(found.reached)}")
         if found.figures is not None:
             rows = [[item.figure, item.expected, item.found or "", item.state] for item in found.figures]
             printer.table(["figure", "expected", "found", "state"], rows)

@@ -9,7 +9,7 @@ from sospes.model.entries import joined
 from sospes.model.outcome import Outcome
 from sospes.model.verdict import Severity
 from sospes.report.printer import Printer
-from sospes.report.words import count_severities, duration, plural, size
+from sospes.report.words import count_severities, duration, plural, reached, size
 from sospes.work.extract.extract import Extraction
 from sospes.work.extract.salvage import Missing
 from sospes.work.putback.putback import PutBack
@@ -24,6 +24,8 @@ def tell_extract(printer: Printer, outcome: Outcome[Extraction], listed: Path | 
     printer.findings(outcome.findings)
     if printer.quiet or not found.tables:
         return
+    if found.reached is not None:
+        printer.line(f"  {reached(found.reached)}")
     rows = [
         [
             joined(table.database, table.schema, table.name),
@@ -48,6 +50,8 @@ def tell_put_back(printer: Printer, outcome: Outcome[PutBack], listed: Path | No
     printer.findings(outcome.findings)
     if printer.quiet or not found.tables:
         return
+    if found.reached is not None:
+        printer.line(f"  {reached(found.reached)}")
     if found.counts:
         rows = [
             [

@@ -5,7 +5,7 @@ from __future__ import annotations
 from sospes.model.entries import joined
 from sospes.model.outcome import Outcome
 from sospes.report.printer import Printer
-from sospes.report.words import duration, plural
+from sospes.report.words import duration, plural, reached
 from sospes.work.mend.rows import Mend
 from sospes.work.objects.differences import ObjectDifference
 
@@ -21,6 +21,8 @@ def tell_mend(printer: Printer, outcome: Outcome[Mend]) -> None:
     printer.findings(outcome.findings)
     if printer.quiet:
         return
+    if found.reached is not None:
+        printer.line(f"  of the left side {reached(found.reached)}")
     listed = [
         [
             joined(table.schema or table.database, table.name),

@@ -10,7 +10,7 @@ from sospes.model.verdict import Rung, Verdict
 from sospes.report.describe import tell_counts, tell_tables
 from sospes.report.extract import tell_missing
 from sospes.report.printer import Printer
-from sospes.report.words import count_severities, duration, moment, plural, size
+from sospes.report.words import count_severities, duration, plural, reached, size
 from sospes.work.restore.embedded import Rehearsal
 
 MOST_NOT_REHEARSED = 30
@@ -38,8 +38,7 @@ def tell_rehearse(printer: Printer, outcome: Outcome[Rehearsal], listed: Path | 
         _not_rehearsed(printer, found)
         tell_missing(printer, found.missing, listed)
     if not printer.quiet and found.reached is not None:
-        last = f", the last commit is transaction {found.reached.transaction}" if found.reached.transaction else ""
-        printer.line(f"  reached: {moment(found.reached.time, found.reached.lsn)}{last}")
+        printer.line(f"  {reached(found.reached)}")
     if found.side is not None and found.side.confined:
         printer.line(f"  out of the server's reach: other {', '.join(found.side.confined)}", style="dim")
     if found.side is not None and found.side.kept:

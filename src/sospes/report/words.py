@@ -6,6 +6,7 @@ from datetime import timedelta
 
 from sospes.model.entries import joined
 from sospes.model.findings import Finding, Place
+from sospes.model.moments import Reached
 
 
 def size(count: int | None) -> str:
@@ -89,3 +90,9 @@ def moment(time: str | None, position: str | None) -> str:
     if time is None:
         return position or "unknown"
     return f"{time} ({position})" if position else time
+
+
+def reached(found: Reached) -> str:
+    """The moment that a restore by logs has reached."""
+    last = f", the last commit is transaction {found.transaction}" if found.transaction else ""
+    return f"reached: {moment(found.time, found.lsn)}{last}"

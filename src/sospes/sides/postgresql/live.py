@@ -80,12 +80,15 @@ class LivePostgresql:
         self._address = address
         self.version = str(row[0]).split(" ")[0] if row else ""
 
-    def tables(self) -> list[LiveTable]:
-        """All tables of users, partitioned roots too; columns that are computed are left out."""
+    def found(self, query: str) -> list[tuple[Any, ...]]:
+        """What a query of ours finds in the catalogs, in the snapshot."""
         try:
-            found = self._connection.execute(_TABLES.encode()).fetchall()
+            return self._connection.execute(query.encode()).fetchall()
         except psycopg.Error as error:
             raise _refused(self._address, error) from error
+
+    def tables(self) -> list[LiveTable]:
+        """All tables of users, partitioned roots too; columns that are computed are left out."""
         return [
             LiveTable(
                 name=Name(None, schema, name),
@@ -94,7 +97,7 @@ class LivePostgresql:
                 ),
                 key=tuple(key or ()),
             )
-            for schema, name, names, types, key in found
+            for schema, name, names, types, key in self.found(_TABLES)
         ]
 
     def rows(self, table: LiveTable) -> Iterator[list[Row]]:

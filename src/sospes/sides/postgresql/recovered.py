@@ -29,6 +29,7 @@ from sospes.sides.postgresql.live import connected, one_line
 from sospes.sides.postgresql.loads import Session
 from sospes.sides.postgresql.numbered import numbered_relations
 from sospes.sides.postgresql.private import INSTALLED
+from sospes.sides.postgresql.stating import script_of
 from sospes.sides.servers.address import Address
 from sospes.sides.servers.binaries import Binaries
 from sospes.sides.servers.private import PrivateServer, Program
@@ -220,6 +221,15 @@ class RecoveredPostgresql(PrivateServer):
         with connected(self.address("template1")) as session:
             return [str(name) for (name,) in session.execute(_DATABASES).fetchall()]
 
+    def populated(self) -> list[str]:
+        """The databases that have tables."""
+        found = []
+        for name in self.databases():
+            with connected(self.address(name)) as session:
+                if session.execute(_TABLES.encode()).fetchone() is not None:
+                    found.append(name)
+        return found
+
     def checked(self, database: str, tables: dict[Name, int]) -> Iterator[Finding]:
         """What the engine's own checks find in a database; `tables` takes the rows of each table."""
         with connected(self.address(database)) as session:
@@ -302,4 +312,4 @@ def _collations(session: Session, database: str) -> Iterator[Finding]:
         )
 
 
-RECOVERY = RecoveryEngine(installed=INSTALLED, make=RecoveredPostgresql, relations=numbered_relations)
+RECOVERY = RecoveryEngine(installed=INSTALLED, make=RecoveredPostgresql, relations=numbered_relations, script=script_of)

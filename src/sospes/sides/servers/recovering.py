@@ -60,6 +60,14 @@ class Recovering(Protocol):
         """All databases that let anybody connect."""
         ...
 
+    def populated(self) -> list[str]:
+        """The databases that have tables."""
+        ...
+
+    def address(self, database: str) -> Address:
+        """How to connect to a database as a superuser of ours."""
+        ...
+
     def checked(self, database: str, tables: dict[Name, int]) -> Iterator[Finding]:
         """What the engine's own checks find in a database; `tables` takes the rows of each table."""
         ...
@@ -75,9 +83,11 @@ class RecoveryEngine:
 
     installed  which programs it is, and where systems put them
     relations  the relations of a live cluster by their numbers; given its identifier, to be sure that it is the one
+    script     what a database has as a script, or all of a server's, with the rows of wanted tables
     make       a server in a folder, walled off or not, whose files are still to be laid out
     """
 
     installed: Installed
     relations: Callable[[Address, int], list[NumberedRelation]]
+    script: Callable[[Address, str | None, Callable[[Name], bool]], Iterator[bytes]]
     make: Callable[[Binaries, Path | None, bool], Recovering]

@@ -13,6 +13,7 @@ from sospes.model.accounts import UnlikeAccount, unlike_accounts
 from sospes.model.entries import Name
 from sospes.model.errors import NotFound
 from sospes.model.findings import Finding, Place, doubt, fault, note, verdict_of
+from sospes.model.moments import Reached
 from sospes.model.outcome import Outcome
 from sospes.model.types import Meaning
 from sospes.model.verdict import Rung, Severity, Verdict
@@ -80,6 +81,7 @@ class Comparison:
     objects: tuple[ObjectDifference, ...] | None
     figures: tuple[CheckedFigure, ...] | None = None
     accounts: tuple[AccountDifference, ...] | None = None
+    reached: Reached | None = None
 
 
 def compare(left_place: Path | Address, right_place: Path | Address, how: Comparing) -> Outcome[Comparison]:
@@ -128,6 +130,7 @@ def _compare(left: RowSide, right: RowSide, how: Comparing, stack: ExitStack) ->
     comparison = Comparison(
         left=left.name, right=right.name, tables=tuple(tables), objects=objects,
         differences=_spread(differences, how.limit), accounts=None if accounts is None else listed_accounts(accounts),
+        reached=how.opening.reached,
     )  # fmt: skip
     return comparison, [*findings, *told_of_objects, *told_accounts(accounts or (), left.name, right.name)]
 

@@ -18,6 +18,7 @@ from sospes.model.errors import UsageError
 from sospes.model.events import RowsBegin
 from sospes.model.findings import Finding, note
 from sospes.model.kinds import Kind
+from sospes.model.moments import Reached
 from sospes.model.outcome import Outcome
 from sospes.model.verdict import Rung
 from sospes.places.writing import opened_own, partial, require_free
@@ -42,6 +43,7 @@ class Extraction:
     backup_bytes: int | None
     left_out: tuple[str, ...]
     missing: tuple[Missing, ...] | None = None
+    reached: Reached | None = None
 
 
 def extract(paths: Sequence[Path], how: Extracting) -> Outcome[Extraction]:
@@ -58,6 +60,7 @@ def extract(paths: Sequence[Path], how: Extracting) -> Outcome[Extraction]:
     except Misled:
         reading, findings, extraction = into(lambda wants: begun(paths, how, wants, by_parts=False), how)
     opened = reading.opened
+    extraction = replace(extraction, reached=how.opening.reached)
     if reading.salvage is not None:
         extraction = replace(extraction, missing=tuple(reading.salvage.missing))
     evidence = [Rung.PRESENT] + ([Rung.IDENTIFIED] if opened.form else [])

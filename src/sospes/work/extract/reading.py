@@ -164,7 +164,7 @@ class Reading:
     def _weighed(self, finding: Finding, ranges: Sequence[tuple[int, int, Name]]) -> Finding:
         """A fault elsewhere in the backup does not touch the wanted tables; one that ends the file might."""
         place = finding.place
-        if finding.severity is not Severity.FAULT:
+        if finding.severity is not Severity.FAULT or (self.opened.through and place.table is None):
             return finding
         if place.table is not None and self.wants(Name(place.database, place.schema, place.table)):
             return finding

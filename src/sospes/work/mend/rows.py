@@ -17,11 +17,13 @@ from pathlib import Path
 
 from sospes.engines.registry import dialect_of
 from sospes.engines.statements import Work
+from sospes.formats.opening import Opening
 from sospes.model.entries import Engine, Name
-from sospes.model.errors import UsageError
+from sospes.model.errors import CannotCheck, UsageError
 from sospes.model.findings import Finding, Place, doubt, fault, note
+from sospes.model.moments import Reached
 from sospes.model.outcome import Outcome
-from sospes.model.verdict import Rung
+from sospes.model.verdict import Rung, Severity
 from sospes.places.writing import nameless_file, write_whole
 from sospes.rows.explain import Explanation
 from sospes.sides.registry import server_of
@@ -62,6 +64,7 @@ class Mend:
     applied: bool
     tables: tuple[MendedTable, ...]
     objects: tuple[ObjectDifference, ...]
+    reached: Reached | None = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -100,6 +103,7 @@ def mend(left_place: Path | Address, right_place: Path | Address, how: Mending) 
     with ExitStack() as kept:
         with ExitStack() as stack:  # what is read is let go of before live is written to
             left, right = opened_sides(left_place, right_place, how.comparing, stack)
+            _require_undamaged(how.comparing.opening)
             how = replace(how, comparing=with_time(left, how.comparing))
             engine = _engine(left, right)
             pairing = pair_tables(left, right, how.comparing.choice)
@@ -109,7 +113,9 @@ def mend(left_place: Path | Address, right_place: Path | Address, how: Mending) 
             made = object_fixes(left, right, frozenset(chosen) if how.comparing.tables else None) if how.objects else []
         gone = _plan(left, right_place, pairing, how, kept)
         _put(right_place, how, _Script(left, right, engine, fixes, made, gone))
-        findings = (*pairing.findings, *_gone(pairing, left, right, how, gone), *_notes(fixes), *triggers)
+        through = how.comparing.opening.through
+        told = through.findings if through is not None else ()
+        findings = (*told, *pairing.findings, *_gone(pairing, left, right, how, gone), *_notes(fixes), *triggers)
     findings += tuple(_unwritable(engine, fixes))
     if how.apply_to is not None:
         findings += tuple(_left_over(left_place, right_place, how))
@@ -121,10 +127,18 @@ def mend(left_place: Path | Address, right_place: Path | Address, how: Mending) 
             left=left.name, right=right.name, out=str(how.out) if how.out else None,
             undo=str(how.undo) if how.undo else None, applied=how.apply_to is not None,
             tables=(*_mended(fixes), *(_whole(gone) if gone is not None else ())),
-            objects=listed_objects([item.item for item in made]),
+            objects=listed_objects([item.item for item in made]), reached=how.comparing.opening.reached,
         ),
         seconds=time.perf_counter() - begin,
     )  # fmt: skip
+
+
+def _require_undamaged(opening: Opening) -> None:
+    """Raises CannotCheck for a physical copy with damage: nobody knows which rows of it are right."""
+    found = opening.through.findings if opening.through is not None else ()
+    damage = next((one for one in found if one.severity is Severity.FAULT), None)
+    if damage is not None:
+        raise CannotCheck(f"nothing is brought back from a damaged backup: {damage.message}", damage.advice)
 
 
 @dataclass(frozen=True, slots=True)

@@ -16,6 +16,7 @@ from sospes.model.errors import CannotCheck, UsageError
 from sospes.model.events import RowsBegin
 from sospes.model.findings import Finding, Place, doubt, fault, note, some
 from sospes.model.kinds import Kind
+from sospes.model.moments import Reached
 from sospes.model.objects import Objects
 from sospes.model.outcome import Outcome
 from sospes.model.progress import Progress
@@ -89,6 +90,7 @@ class PutBack:
     script: str | None
     counts: tuple[CountedTable, ...]
     made: tuple[MadeObject, ...]
+    reached: Reached | None = None
 
 
 def require_confirmed(address: Address, confirmed: str | None) -> None:
@@ -382,7 +384,7 @@ class Plan:
                 bytes=sum(table.bytes or 0 for table in tables), backup_bytes=opened.source.size, left_out=(),
                 missing=tuple(reading.salvage.missing) if reading.salvage is not None else None, applied=self.applied,
                 script=str(self.how.script) if self.how.script is not None and self.whole else None,
-                counts=self.counts, made=tuple(_made(choice)),
+                counts=self.counts, made=tuple(_made(choice)), reached=self.how.extracting.opening.reached,
             ),
         )  # fmt: skip
 

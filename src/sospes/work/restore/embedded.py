@@ -14,7 +14,7 @@ from sospes.formats.opening import Opened, Opening, open_backup, require_room, r
 from sospes.model.entries import Name
 from sospes.model.errors import UsageError
 from sospes.model.findings import Finding, fault, note, verdict_of
-from sospes.model.moments import Moment
+from sospes.model.moments import Moment, Reached
 from sospes.model.outcome import Outcome, TableSummary
 from sospes.model.progress import Progress
 from sospes.model.verdict import Rung, Verdict
@@ -65,17 +65,6 @@ class PartOf:
     path: str
     kind: str
     used: bool
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Reached:
-    """The moment that a restore by logs has reached: the newest commit's time and transaction, and a position."""
-
-    time: str | None
-    lsn: str | None
-    position: str | None = None
-    gtid: str | None = None
-    transaction: str | None = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -5,15 +5,16 @@ from __future__ import annotations
 import tempfile
 import time
 from collections.abc import Iterator
-from contextlib import closing
-from dataclasses import dataclass, field
+from contextlib import closing, contextmanager
+from dataclasses import dataclass, field, replace
 from pathlib import Path
 
 from sospes.formats.opening import require_room
 from sospes.formats.recovery import MARGIN, Recovery, Stop, open_recovery
 from sospes.model.entries import Name
+from sospes.model.errors import NotFound
 from sospes.model.findings import Finding, doubt, fault, note, verdict_of
-from sospes.model.moments import position
+from sospes.model.moments import Reached, position
 from sospes.model.outcome import Outcome, TableSummary
 from sospes.model.verdict import Rung, Severity, Verdict
 from sospes.sides.registry import recovery_of
@@ -21,7 +22,8 @@ from sospes.sides.servers.binaries import Binaries, find_exactly
 from sospes.sides.servers.recovering import Limits, Recovering, RecoveryFailed
 from sospes.work.look.damage import condensed
 from sospes.work.look.verify import Looking, verify
-from sospes.work.restore.embedded import PartOf, Reached, Rehearsal, Rehearsing, Side, Steps
+from sospes.work.restore.copied import RecoveredCopy
+from sospes.work.restore.embedded import PartOf, Rehearsal, Rehearsing, Side, Steps
 from sospes.work.restore.server import UNCONFINED
 
 UNKNOWN_FACTOR = 8
@@ -44,6 +46,7 @@ class _Running:
     recovery: Recovery
     findings: list[Finding]
     steps: Steps
+    expected: int
     tables: dict[Name, int] = field(default_factory=dict)
     reached: Reached | None = None
 
@@ -64,35 +67,78 @@ def rehearse_by_recovery(path: Path, how: Rehearsing) -> Outcome[Rehearsal]:
     want of space; UsageError for a moment before the backup's end. Nothing is left behind.
     """
     begin = time.perf_counter()
-    findings: list[Finding] = []
-    recovery = open_recovery(path, how.opening.parts)
-    run = _Running(path, how, recovery, findings, Steps(findings))
-    served = recovery_of(recovery.engine)
-    binaries = find_exactly(served.installed, recovery.version, how.server_bin)
-    expected = _expected(recovery)
-    require_room(how.opening.work_folder or Path(tempfile.gettempdir()), expected, "the side copy")
-    with run.steps.step("verify"):
-        run.find(*verify([path], Looking(opening=how.opening, progress=how.progress)).findings)
-    with run.steps.step("start a private server"):
-        server = served.make(binaries, how.opening.work_folder, how.walled)
-    if how.announce is not None:
-        how.announce(expected, str(server.folder))
-    with server.given_up(), closing(recovery):
-        run.find(_SUPERUSERS, *(() if how.walled else (UNCONFINED,)))
-        _recovered(run, server)
+    run, binaries = _opened(path, how)
+    server = _made(run, binaries)
+    with server.given_up(), closing(run.recovery):
+        if _recovered(run, server):
+            with run.steps.step("the engine's own checks"):
+                for database in server.databases():
+                    run.find(*server.checked(database, run.tables))
     with run.steps.step("remove the private server"):
         server.remove()
     return Outcome(
         name=str(path),
-        findings=tuple(condensed(findings)),
+        findings=tuple(condensed(run.findings)),
         evidence=_evidence(run),
-        result=_rehearsal(run, server, binaries, expected),
+        result=_rehearsal(run, server, binaries),
         seconds=time.perf_counter() - begin,
     )
 
 
-def _recovered(run: _Running, server: Recovering) -> None:
-    """Lay out, feed, recover, check."""
+@contextmanager
+def recovered_copy(path: Path, how: Rehearsing, database: str | None) -> Iterator[RecoveredCopy]:
+    """A physical copy whose rows can be asked for, of one database, or of the only one that has tables.
+
+    The private server runs until the context ends; then nothing is left of it. Raises what `rehearse_by_recovery`
+    does, and NotFound for a database that isn't there.
+    """
+    run, binaries = _opened(path, how)
+    server = _made(run, binaries)
+    try:
+        with server.given_up(), closing(run.recovery):
+            reached = _recovered(run, server)
+            only = _database(path, server, database) if reached else None
+        yield RecoveredCopy(
+            path=path, findings=tuple(condensed(run.findings)), reached=run.reached,
+            address=replace(server.address(only or ""), database=only) if reached else None,
+        )  # fmt: skip
+    finally:
+        server.remove()
+
+
+def _database(path: Path, server: Recovering, wanted: str | None) -> str | None:
+    """The database whose rows are wanted; None for all, where several have tables."""
+    if wanted is not None and wanted not in server.databases():
+        raise NotFound(f"{path}: has no database {wanted!r}", f"it has: {', '.join(server.databases())}")
+    found = server.populated()
+    return wanted or (found[0] if len(found) == 1 else None)
+
+
+def _opened(path: Path, how: Rehearsing) -> tuple[_Running, Binaries]:
+    """Open the copy, see to it that there is a server and room for it, and read it through."""
+    findings: list[Finding] = []
+    recovery = open_recovery(path, how.opening.parts)
+    run = _Running(path, how, recovery, findings, Steps(findings), _expected(recovery))
+    binaries = find_exactly(recovery_of(recovery.engine).installed, recovery.version, how.server_bin)
+    require_room(how.opening.work_folder or Path(tempfile.gettempdir()), run.expected, "the side copy")
+    with run.steps.step("verify"):
+        bytes_only = replace(how.opening, through=None)
+        run.find(*verify([path], Looking(opening=bytes_only, progress=how.progress)).findings)
+    return run, binaries
+
+
+def _made(run: _Running, binaries: Binaries) -> Recovering:
+    how = run.how
+    with run.steps.step("start a private server"):
+        server = recovery_of(run.recovery.engine).make(binaries, how.opening.work_folder, how.walled)
+    if how.announce is not None:
+        how.announce(run.expected, str(server.folder))
+    run.find(_SUPERUSERS, *(() if how.walled else (UNCONFINED,)))
+    return server
+
+
+def _recovered(run: _Running, server: Recovering) -> bool:
+    """Lay out, feed, recover, start; whether that is so."""
     recovery, how = run.recovery, run.how
     with run.steps.step("lay out the files"):
         recovery.lay_out(server.data, how.opening.work_folder)
@@ -101,7 +147,7 @@ def _recovered(run: _Running, server: Recovering) -> None:
     if stop.consistent is None or stop.end < stop.consistent:
         said = f"it can't be restored: {recovery.missing(stop)}{f' ({stop.problem})' if stop.problem else ''}"
         run.find(doubt("logs-missing", said, "name the place where the log was archived: --with FOLDER"))
-        return
+        return False
     if how.moment is not None and not stop.found:
         run.find(_past_end(run, stop))
     require_room(server.folder, recovery.log_size(stop) + SERVER_ROOM, "the log")
@@ -113,16 +159,14 @@ def _recovered(run: _Running, server: Recovering) -> None:
         except RecoveryFailed as error:
             advice = f"sospes verify {run.path} tells what is wrong with its files and its log"
             run.find(fault("recovery-failed", f"the server gave up recovering: {error}", advice))
-            return
+            return False
     run.find(*short_of(server.ended_at(), stop.end))
     run.reached = Reached(
         time=stop.time, lsn=position(stop.end),
         transaction=str(stop.last_transaction) if stop.last_transaction is not None else None,
     )  # fmt: skip
-    with run.steps.step("the engine's own checks"):
-        server.start()
-        for database in server.databases():
-            run.find(*server.checked(database, run.tables))
+    server.start()
+    return True
 
 
 def _past_end(run: _Running, stop: Stop) -> Finding:
@@ -157,7 +201,7 @@ def _expected(recovery: Recovery) -> int:
     return int(size * MARGIN) + SERVER_ROOM
 
 
-def _rehearsal(run: _Running, server: Recovering, binaries: Binaries, expected: int) -> Rehearsal:
+def _rehearsal(run: _Running, server: Recovering, binaries: Binaries) -> Rehearsal:
     engine = run.recovery.engine.value
     return Rehearsal(
         name=str(run.path), format=run.recovery.form, engine=engine, kind="full",
@@ -165,7 +209,7 @@ def _rehearsal(run: _Running, server: Recovering, binaries: Binaries, expected: 
             kind="private", location=str(server.folder), engine=engine, engine_version=binaries.words, kept=False,
             confined=server.walls,
         ),
-        space_expected_bytes=expected, steps=tuple(run.steps.done),
+        space_expected_bytes=run.expected, steps=tuple(run.steps.done),
         tables=tuple(
             TableSummary(
                 database=name.database, schema=name.schema, name=name.name, columns=(), column_types=(), rows=rows

@@ -27,6 +27,8 @@ from sospes.work.compare.sides.backup import BackupRows
 from sospes.work.compare.sides.held import RowFile, SideCopy, is_side_copy
 from sospes.work.compare.sides.live import LiveRows
 from sospes.work.compare.sides.protocol import RowSide
+from sospes.work.compare.sides.recovered import open_recovered
+from sospes.work.restore.copied import RecoveredCopy
 from sospes.work.selection import Selection
 
 SECOND_PROCESS_AT = 32 << 20
@@ -60,6 +62,9 @@ def open_side(place: Path | Address, how: Reading, stack: ExitStack) -> RowSide:
         live = open_live(place, how.timeout_seconds)
         stack.callback(live.close)
         return LiveRows(live, name=place.label, database_name=place.database, gentle=how.gentle)
+    copy = how.opening.through
+    if isinstance(copy, RecoveredCopy) and place == copy.path:
+        return open_recovered(copy, how.opening, stack)
     kind = _kind(place, how.opening)
     if kind is RowFile:
         return RowFile(place, how.opening)
@@ -87,6 +92,8 @@ def open_sides(left: Path | Address, right: Path | Address, how: Reading, stack:
 
 
 def _may_be_lined(left: Path, right: Path | Address, opening: Opening) -> bool:
+    if opening.through is not None and left == opening.through.path:
+        return False  # a server gives lines by itself
     if isinstance(right, Address):
         return _kind(left, opening) is BackupRows
     return all(_kind(path, opening) is BackupRows for path in (left, right))
