@@ -206,6 +206,23 @@ class Standby(PostgresServer):
         self._primary.base_backup(self.folder / "data", "-R")
 
 
+class Adopted(PostgresServer):
+    """A server over a data folder that is there already; whoever connects is believed."""
+
+    def __init__(self, data: Path) -> None:
+        super().__init__()
+        self._data = data
+
+    def _make(self) -> None:
+        target = self.folder / "data"
+        shutil.copytree(self._data, target)
+        (target / "pg_hba.conf").write_text("local all all trust\n")
+        target.chmod(0o700)
+        if self.user is not None:
+            for path in (target, *target.rglob("*")):
+                shutil.chown(path, self.user)
+
+
 class MariadbServer(_Server):
     """A MariaDB server with a root account without password."""
 

@@ -340,13 +340,7 @@ def test_bad_before_the_backup_is_told_apart_from_bad_since(cluster: PostgresSer
     assert since["code"] in {"page-damaged", "page-torn"}
 
 
-def test_jobs_that_need_rows_say_that_there_are_none(plain: Path, tmp_path: Path) -> None:
-    for words in (
-        ["extract", plain, "boat", "--out", tmp_path / "x.sql"],
-        ["compare", plain, plain],
-    ):  # fmt: skip
-        run = sospes(*map(str, words))
-        assert run.code == 3 and "can't be read yet" in run.err, run.err
+def test_no_seal_is_written_for_a_base_backup(plain: Path) -> None:
     assert verdict_of("seal", plain)[1] == 2
 
 

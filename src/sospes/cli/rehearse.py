@@ -57,8 +57,11 @@ def configure(parser: argparse.ArgumentParser) -> None:
     )
     parser.add_argument(
         "--keep",
-        action="store_true",
-        help="keep the side copy: the file, in the work folder or else in the current one; or the new database",
+        nargs="?",
+        const="",
+        metavar="FOLDER",
+        help="keep the side copy: the file, in FOLDER, the work folder or else the current one; the new database; of a "
+        "base backup the restored data directory, as the new FOLDER",
     )
     common.add_show_columns(parser)
     common.add_salvage(parser)
@@ -82,7 +85,7 @@ def run(args: argparse.Namespace) -> int:
     server = common.place(args, args.side)
     _check(args, server, physical=physical)
 
-    keep = (args.work_folder or Path()) if args.keep else None
+    keep = None if args.keep is None else Path(args.keep or args.work_folder or ".")
     with common.progress(args, "loading" if args.side == "embedded" else "restoring", paths) as progress:
         opening = common.opening(args)
         how = Rehearsing(
@@ -147,10 +150,27 @@ def _check(args: argparse.Namespace, server: object, *, physical: bool) -> None:
         )
     if args.unconfined and not private:
         raise UsageError("--unconfined is for private servers", "add --side private, or leave it away")
-    if private and args.keep:
-        raise UsageError("a private server is removed afterwards", "leave --keep away, or name a server by its URL")
+    _check_keep(args, physical=physical, shared=shared)
     if args.side == "embedded" and (args.server_bin or args.stop_at_first or args.name_prefix or args.trust_backup):
         raise UsageError(
             "--server-bin, --stop-at-first, --name-prefix and --trust-backup go with a server",
             "add --side private or --side URL",
         )
+
+
+def _check_keep(args: argparse.Namespace, *, physical: bool, shared: bool) -> None:
+    """Where a side copy stays depends on what it is."""
+    if args.keep is None:
+        return
+    if physical and not args.keep:
+        raise UsageError("--keep of a base backup leaves a data directory", "name it: --keep FOLDER, a new one")
+    if physical and (Path(args.keep).exists() or not Path(args.keep).absolute().parent.is_dir()):
+        raise UsageError(
+            f"{args.keep}: is there already, or lies in no folder", "name a new folder, in one that is there"
+        )
+    if args.side == "private" and not physical:
+        raise UsageError("a private server is removed afterwards", "leave --keep away, or name a server by its URL")
+    if shared and args.keep:
+        raise UsageError("a new database is kept on its server", "write --keep without a folder, behind the backup")
+    if args.keep and not physical and not Path(args.keep).is_dir():
+        raise UsageError(f"{args.keep}: no such folder", "make it, or write --keep at the end of the line")

@@ -306,8 +306,8 @@ def require_rows(opened: Opened) -> None:
     """Raises CannotCheck for a form that gives no rows without its engine's server."""
     if opened.reader is not None and not opened.reader.abilities.gives_rows:
         raise CannotCheck(
-            f"{opened.name}: the rows of a {words_of(opened.form or '').title} can't be read yet, only its bytes",
-            f"verify reads and checks all of them: sospes verify {opened.name}",
+            f"{opened.name}: the rows of a {words_of(opened.form or '').title} can't be read from its bytes alone",
+            "a base backup in a folder gives them as BACKUP or LEFT, through a private server; verify checks the bytes",
         )
 
 

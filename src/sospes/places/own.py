@@ -94,9 +94,10 @@ def unfinished(place: Path) -> Iterator[Unfinished]:
         except FileNotFoundError:
             continue  # it was finished by now
         own = state.st_uid == os.geteuid()
-        if found is not None and stat.S_ISREG(state.st_mode):
+        if found is not None and (stat.S_ISREG(state.st_mode) or stat.S_ISDIR(state.st_mode)):
             in_use = found[2] != machine() or alive(int(found[1]))
-            yield Unfinished(path=path, bytes=state.st_size, in_use=in_use, own=own)
+            size = size_of(path) if path.is_dir() else state.st_size
+            yield Unfinished(path=path, bytes=size, in_use=in_use, own=own)
         elif path.name.startswith(WORK) and stat.S_ISDIR(state.st_mode) and (mark := mark_of(path)) is not None:
             yield Unfinished(path=path, bytes=size_of(path), in_use=is_in_use(mark), own=own)
 

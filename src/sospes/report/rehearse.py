@@ -43,6 +43,8 @@ def tell_rehearse(printer: Printer, outcome: Outcome[Rehearsal], listed: Path | 
         printer.line(f"  out of the server's reach: other {', '.join(found.side.confined)}", style="dim")
     if found.side is not None and found.side.kept:
         printer.line(f"  the side copy is kept: {found.side.location}")
+        for change in found.changed:
+            printer.line(f"    changed: {change}")
     if outcome.verdict is Verdict.UNPROVEN and found.side is not None:
         printer.next(_to_be_sure(outcome))
     claim = _CLAIMS.get(outcome.rung, "") if outcome.rung else ""

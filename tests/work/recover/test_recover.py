@@ -4,11 +4,16 @@ from __future__ import annotations
 
 import gzip
 import shutil
+import signal
+import subprocess
+import sys
 import tempfile
+import time
 from collections.abc import Iterator
 from pathlib import Path
 from typing import Any
 
+import psutil
 import psycopg
 import pytest
 
@@ -21,8 +26,8 @@ from sospes.sides.postgresql.recovered import by_modules
 from sospes.sides.servers.private import PREFIX
 from sospes.work.restore.recover import short_of
 from tests.conftest import Run, _servers_or_skip, folder_for_all, sospes
-from tests.servers import PostgresServer, newer_postgres_folders, postgres_folders
-from tests.worlds import World
+from tests.servers import Adopted, PostgresServer, newer_postgres_folders, postgres_folders
+from tests.worlds import ARCHIVING, World
 
 servers = pytest.mark.servers
 
@@ -186,37 +191,131 @@ def test_tablespaces_unlogged_tables_and_prepared_transactions(tmp_path: Path) -
 
 
 @servers
-def test_a_hostile_cluster_reaches_nothing(tmp_path: Path) -> None:
-    """Its configuration, settings of databases and roles, event triggers and commands don't act."""
-    if not postgres_folders():
+@pytest.mark.parametrize("binaries", [None, *newer_postgres_folders()[:1]])
+def test_a_hostile_cluster_reaches_nothing(binaries: Path | None, tmp_path: Path) -> None:
+    """Its configuration, settings of databases and roles, event and login triggers, subscriptions don't act."""
+    if binaries is None and not postgres_folders():
         _servers_or_skip("no PostgreSQL server binaries on this machine")
     folder = folder_for_all(tmp_path)
     canary = Path(tempfile.gettempdir()) / f"canary-{folder.parent.name}-{folder.name}"
-    with PostgresServer(None) as server:
-        for sql in (
-            f"ALTER SYSTEM SET archive_cleanup_command = 'touch {canary}'",
-            f"CREATE FUNCTION touch() RETURNS integer LANGUAGE plpgsql AS $$ BEGIN "
-            f"COPY (SELECT 1) TO PROGRAM 'cat > {canary}'; RETURN 1; END $$",
-            "CREATE VIEW looked AS SELECT touch(); CREATE TABLE fired (id integer)",
-            "CREATE FUNCTION fire() RETURNS event_trigger LANGUAGE plpgsql AS $$ BEGIN "
-            "INSERT INTO public.fired VALUES (1); PERFORM public.touch(); END $$",
-            "CREATE EVENT TRIGGER fires ON ddl_command_start EXECUTE FUNCTION fire();"
-            "ALTER EVENT TRIGGER fires ENABLE ALWAYS",
-            "ALTER ROLE ALL SET search_path = evil; ALTER ROLE ALL SET default_transaction_read_only = on;"
-            "ALTER DATABASE postgres SET session_preload_libraries = 'nowhere_at_all'",
-        ):
+    hostile = [
+        f"ALTER SYSTEM SET archive_cleanup_command = 'touch {canary}'",
+        f"CREATE FUNCTION touch() RETURNS integer LANGUAGE plpgsql AS $$ BEGIN "
+        f"COPY (SELECT 1) TO PROGRAM 'cat > {canary}'; RETURN 1; END $$",
+        "CREATE VIEW looked AS SELECT touch(); CREATE TABLE fired (id integer)",
+        "CREATE FUNCTION fire() RETURNS event_trigger LANGUAGE plpgsql AS $$ BEGIN "
+        "INSERT INTO public.fired VALUES (1); PERFORM public.touch(); END $$",
+        "CREATE SUBSCRIPTION follows CONNECTION 'host=127.0.0.1 port=1' PUBLICATION p WITH (connect = false);"
+        "ALTER SUBSCRIPTION follows SET (slot_name = s); ALTER SUBSCRIPTION follows ENABLE",
+        "CREATE EVENT TRIGGER fires ON ddl_command_start EXECUTE FUNCTION fire();"
+        "ALTER EVENT TRIGGER fires ENABLE ALWAYS",
+        "ALTER ROLE ALL SET search_path = evil; ALTER ROLE ALL SET default_transaction_read_only = on;"
+        "ALTER DATABASE postgres SET session_preload_libraries = 'nowhere_at_all'",
+    ]
+    if binaries is not None:
+        hostile.insert(-1, "CREATE EVENT TRIGGER enters ON login EXECUTE FUNCTION fire(); "
+                           "ALTER EVENT TRIGGER enters ENABLE ALWAYS")  # fmt: skip
+    with PostgresServer(binaries, settings=("wal_level=logical",)) as server:
+        for sql in hostile:
             server.run_sql("postgres", sql)
         backup = server.base_backup(folder / "base", "-R")
+        programs = server.binaries
     canary.unlink(missing_ok=True)  # what the source did is its own affair
-    (backup / "postgresql.conf").write_text(f"archive_mode = always\narchive_command = 'touch {canary}'\n")
+    (backup / "postgresql.conf").write_text(
+        f"archive_mode = always\narchive_command = 'touch {canary}'\nshared_preload_libraries = 'nowhere'\n"
+        f"restore_command = 'touch {canary}'\nrecovery_end_command = 'touch {canary}'\n"
+    )
     (backup / "backup_manifest").unlink()
+    before = len(psutil.Process().children(recursive=True))
 
-    run = rehearsed(backup)
+    run = rehearsed(backup, "--server-bin", programs)
+    out = sospes("extract", backup, "fired", "--as", "csv", "--out", tmp_path / "fired.csv", "--server-bin", programs)
 
     assert not canary.exists()
     assert run.code == 0, run.document["findings"]
-    assert rows(run).get("fired", 0) == 0
+    entered = rows(run).get("fired", 0)  # what its own sessions did while the backup was taken
+    assert entered == 0 if binaries is None else entered < 4
     assert "own-superusers" in [finding["code"] for finding in run.document["findings"]]
+    assert out.code == 0, out.err
+    assert len((tmp_path / "fired.csv").read_text().splitlines()) == 1 + entered
+    assert len(psutil.Process().children(recursive=True)) == before
+
+
+@servers
+def test_a_kept_data_directory_starts_by_hand(world: World, tmp_path: Path) -> None:
+    folder = folder_for_all(tmp_path)
+    kept = folder / "kept"
+    run = rehearsed(world.backup, "--with", world.archive, "--until", f"name={world.point}", "--keep", kept)
+
+    assert run.code == 0, run.document["findings"]
+    side = run.document["result"]["side"]
+    assert (side["kept"], side["location"]) == (True, str(kept))
+    assert any("postgresql.conf" in change for change in run.document["result"]["changed"])
+    with Adopted(kept) as server:
+        assert server.query("postgres", "SELECT count(*) FROM boat").decode().strip() == "9000"
+        assert server.query("postgres", "SELECT rolname FROM pg_roles WHERE rolname LIKE 'sospes%'") == b""
+        assert server.query("postgres", "SELECT 1 FROM pg_extension WHERE extname = 'amcheck'") == b""
+        server.run_sql("postgres", "INSERT INTO boat VALUES (9001, 'Osprey')")
+    text = sospes("rehearse", world.backup, "--no-ledger", "--keep", folder / "again").out
+    assert "changed: " in text and "the side copy is kept" in text
+    for words in (["--keep"], ["--keep", str(kept)], ["--keep", str(folder / "no" / "where")]):
+        refused = rehearsed(world.backup, *words)
+        assert refused.code == 2, (words, refused.out)
+
+
+@servers
+def test_a_killed_recovery_is_found_and_tidied(world: World, tmp_path: Path) -> None:
+    """Whenever it is killed, the backup's files are as they were, and tidy finds what is left."""
+    work = folder_for_all(tmp_path)
+    before = {path: path.stat().st_mtime_ns for path in world.backup.rglob("*") if path.is_file()}
+    for seconds in (0.8, 1.6, 2.4, 3.2):
+        command = [sys.executable, "-m", "sospes", "extract", str(world.backup), "boat", "--with", str(world.archive),
+                   "--out", str(work / "boat.sql"), "--work-folder", str(work)]  # fmt: skip
+        child = subprocess.Popen(command, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL)
+        time.sleep(seconds)
+        child.send_signal(signal.SIGKILL)
+        child.wait()
+        assert sospes("tidy", work, "--drop", "--json").code == 0
+        left = [path.name for path in work.iterdir() if path.name != "boat.sql"]
+        assert left == [], (seconds, left)
+        (work / "boat.sql").unlink(missing_ok=True)
+    assert {path: path.stat().st_mtime_ns for path in world.backup.rglob("*") if path.is_file()} == before
+    interrupted = subprocess.Popen(command, stdout=subprocess.DEVNULL, stderr=subprocess.PIPE)
+    time.sleep(1.5)
+    interrupted.send_signal(signal.SIGTERM)
+    _, err = interrupted.communicate(timeout=60)
+    assert interrupted.returncode in {0, 130} and b"Traceback" not in err
+    assert [path.name for path in work.iterdir() if path.name != "boat.sql"] == []
+
+
+@servers
+def test_a_prepared_transaction_counts_from_its_commit_on(tmp_path: Path) -> None:
+    """And a moment in the midst of another one leaves that out."""
+    if not postgres_folders():
+        _servers_or_skip("no PostgreSQL server binaries on this machine")
+    folder = folder_for_all(tmp_path)
+    archive = folder / "archive"
+    archive.mkdir()
+    archive.chmod(0o777)
+    with PostgresServer(None, "--wal-segsize=1", settings=(*ARCHIVING, "max_prepared_transactions=5")) as server:
+        server.archive_into(archive)
+        server.run_sql("postgres", "CREATE TABLE boat (id integer PRIMARY KEY)")
+        backup = server.base_backup(folder / "base")
+        number = "SELECT txid_current() % 4294967296"
+        prepared = server.query("postgres", f"BEGIN; INSERT INTO boat VALUES (1); {number}; PREPARE TRANSACTION 'p'")
+        amidst = server.query(
+            "postgres", "BEGIN; INSERT INTO boat VALUES (2); SELECT pg_current_wal_insert_lsn(); COMMIT"
+        )
+        server.run_sql("postgres", "COMMIT PREPARED 'p'; INSERT INTO boat VALUES (3)")
+        server.switch(archive)
+    transaction = next(line for line in prepared.decode().split() if line.isdigit())
+    lsn = next(line for line in amidst.decode().split() if "/" in line)
+    for words, expected in (
+        (["--before", f"transaction={transaction}"], 1), (["--until", f"transaction={transaction}"], 2),
+        (["--until", f"lsn={lsn}"], 0), ([], 3),
+    ):  # fmt: skip
+        run = rehearsed(backup, "--with", archive, *words)
+        assert (run.code, rows(run)) == (0, {"boat": expected}), (words, run.document["findings"])
 
 
 @pytest.fixture(scope="module", params=["17", "18"])

@@ -44,13 +44,14 @@ SELECT n.nspname, c.relname,
   array_agg(format_type(a.atttypid, a.atttypmod) ORDER BY a.attnum) FILTER (WHERE a.attgenerated = ''),
   (SELECT array_agg(k.attname ORDER BY array_position(i.indkey::int2[], k.attnum))
    FROM pg_index i JOIN pg_attribute k ON k.attrelid = i.indrelid AND k.attnum = ANY (i.indkey)
-   WHERE i.indrelid = c.oid AND i.indisprimary)
+   WHERE i.indrelid = c.oid AND i.indisprimary),
+  c.relpersistence = 'p'
 FROM pg_class c JOIN pg_namespace n ON n.oid = c.relnamespace
 LEFT JOIN pg_attribute a ON a.attrelid = c.oid AND a.attnum > 0 AND NOT a.attisdropped
 WHERE c.relkind IN ('r', 'p') AND c.relpersistence <> 't'
   AND n.nspname NOT LIKE 'pg\\_%' AND n.nspname <> 'information_schema'
   AND NOT EXISTS (SELECT FROM pg_depend d WHERE d.objid = c.oid AND d.deptype = 'e')
-GROUP BY c.oid, n.nspname, c.relname ORDER BY 1, 2
+GROUP BY c.oid, n.nspname, c.relname, c.relpersistence ORDER BY 1, 2
 """
 
 
@@ -96,8 +97,9 @@ class LivePostgresql:
                     Column(name=column, type=kind) for column, kind in zip(names or (), types or (), strict=True)
                 ),
                 key=tuple(key or ()),
+                logged=logged,
             )
-            for schema, name, names, types, key in self.found(_TABLES)
+            for schema, name, names, types, key, logged in self.found(_TABLES)
         ]
 
     def rows(self, table: LiveTable) -> Iterator[list[Row]]:

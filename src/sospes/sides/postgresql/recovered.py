@@ -23,7 +23,7 @@ from sospes.model.entries import Engine, Name
 from sospes.model.errors import CannotCheck
 from sospes.model.findings import Finding, Place, doubt, fault, note
 from sospes.model.moments import offset_of
-from sospes.places.writing import beginning_of, opened_own
+from sospes.places.writing import beginning_of, opened_own, put_in_place
 from sospes.sides.postgresql.checks import check_database
 from sospes.sides.postgresql.live import connected, one_line
 from sospes.sides.postgresql.loads import Session
@@ -32,7 +32,7 @@ from sospes.sides.postgresql.private import INSTALLED
 from sospes.sides.postgresql.stating import script_of
 from sospes.sides.servers.address import Address
 from sospes.sides.servers.binaries import Binaries
-from sospes.sides.servers.private import PrivateServer, Program
+from sospes.sides.servers.private import PrivateServer, Program, kept_owner
 from sospes.sides.servers.recovering import Limits, RecoveryEngine, RecoveryFailed
 
 PORT = 5432
@@ -68,6 +68,20 @@ _COLLATIONS = """
 SELECT datcollversion, pg_catalog.pg_database_collation_actual_version(oid) FROM pg_catalog.pg_database
 WHERE datname = pg_catalog.current_database()
 """
+_STILL = "UPDATE pg_catalog.pg_event_trigger SET evtenabled = 'D' WHERE evtenabled <> 'D'"
+_KEPT_CONFIGURATION = """\
+# Left by a rehearsal. Nothing of the backup's own configuration is in here: it lies in the backup.
+# Connections come over a socket only until somebody says otherwise.
+listen_addresses = ''
+archive_mode = off
+"""
+_KEPT_ACCESS = "local all postgres peer\nlocal all all scram-sha-256\n"
+_KEPT_CHANGES = (
+    "the log was applied, and a new timeline begun: it doesn't go on with the cluster's own log",
+    "postgresql.conf, postgresql.auto.conf, pg_hba.conf and pg_ident.conf are new; the backup has its own",
+    "settings of databases and roles (ALTER DATABASE ... SET, ALTER ROLE ... SET) were removed",
+    "replication slots, statistics, temporary files were left out; tablespaces are folders in pg_tblspc",
+)
 _STARTS = "starting PostgreSQL"
 _NO_ROOM = ("No space left", "Cannot allocate memory", "could not resize shared memory", "out of memory")
 
@@ -84,6 +98,8 @@ class RecoveredPostgresql(PrivateServer):
         self.data = self.folder / "data"
         self.data.mkdir(mode=0o700)
         self._user = f"sospes_{secrets.token_hex(4)}"
+        self._limits: dict[str, str] = {}
+        self._stilled = False
 
     @property
     def major(self) -> int:
@@ -120,10 +136,12 @@ class RecoveredPostgresql(PrivateServer):
     def _configure(self, limits: Limits, timeline: int) -> None:
         settings = dict(_SETTINGS)
         settings["recovery_target_timeline"] = str(timeline)
-        settings["max_connections"] = str(max(100, limits.connections))
-        settings["max_worker_processes"] = str(max(8, limits.workers))
-        settings["max_prepared_transactions"] = str(limits.prepared)
-        settings["max_locks_per_transaction"] = str(max(64, limits.locks))
+        self._limits = {
+            "max_connections": str(max(100, limits.connections)), "max_worker_processes": str(max(8, limits.workers)),
+            "max_prepared_transactions": str(limits.prepared),
+            "max_locks_per_transaction": str(max(64, limits.locks)),
+        }  # fmt: skip
+        settings |= self._limits
         if self.major >= _EVENT_TRIGGERS_SINCE:
             settings["event_triggers"] = "off"
         if self.major < _IN_PLACE_SINCE:
@@ -188,9 +206,12 @@ class RecoveredPostgresql(PrivateServer):
     def _clear_settings(self) -> None:
         """Where no settings of databases and roles act, clear them, and make a superuser of our own."""
         user, password = self._user, self.password
-        text = (
+        self._single(
             f"DELETE FROM pg_catalog.pg_db_role_setting;\nCREATE ROLE {user} SUPERUSER LOGIN PASSWORD '{password}';\n"
         )
+
+    def _single(self, text: str) -> None:
+        """Run statements in single-user mode."""
         command = [
             str(self.binaries.programs["postgres"]), "--single", "-D", str(self.data), "-c",
             "allow_system_table_mods=on", "-c", "search_path=pg_catalog", "template1",
@@ -206,6 +227,22 @@ class RecoveredPostgresql(PrivateServer):
         except (CannotCheck, psycopg.Error):
             return False
         return True
+
+    def keep(self, folder: Path) -> tuple[str, ...]:
+        """Stop it, and put its data into a new folder, ready to be started by hand; what was changed in them."""
+        self._shut_down()
+        self._single(f"DROP ROLE {self._user};\n")
+        (self.data / "postgresql.conf").write_text(
+            _KEPT_CONFIGURATION + "".join(f"{name} = {value}\n" for name, value in self._limits.items())
+        )
+        (self.data / "pg_hba.conf").write_text(_KEPT_ACCESS)
+        (self.data / "postmaster.opts").unlink(missing_ok=True)
+        put_in_place(self.data, folder)
+        owner = kept_owner(self.users)
+        for root, folders, files in os.walk(folder):
+            for name in (".", *folders, *files):
+                os.chown(Path(root, name), *owner, follow_symlinks=False)
+        return (*_KEPT_CHANGES, *(("its event triggers were disabled",) if self._stilled else ()))
 
     def ended_at(self) -> int | None:
         """The position at which its recovery ended, as the history of its new timeline says."""
@@ -236,7 +273,7 @@ class RecoveredPostgresql(PrivateServer):
             session.autocommit = True
             session.execute("SET search_path = pg_catalog")
             session.execute("SET allow_system_table_mods = on")
-            session.execute("UPDATE pg_catalog.pg_event_trigger SET evtenabled = 'D'")
+            self._stilled |= session.execute(_STILL).rowcount > 0
             for finding in (
                 *_collations(session, database), *_counted(session, database, tables), *by_modules(session),
                 *check_database(session, {}),
@@ -266,6 +303,7 @@ def by_modules(session: Session) -> Iterator[Finding]:
     if there is None:
         yield note("checks-missing", "the engine's checking functions (amcheck) are not installed beside this server")
         return
+    made = session.execute("SELECT 1 FROM pg_catalog.pg_extension WHERE extname = 'amcheck'").fetchone() is None
     try:
         session.execute("CREATE EXTENSION IF NOT EXISTS amcheck WITH SCHEMA pg_catalog")
         row = session.execute(
@@ -279,11 +317,12 @@ def by_modules(session: Session) -> Iterator[Finding]:
     for oid, where, table, index in session.execute(_INDEXES.encode()).fetchall():
         query = sql.SQL("SELECT {}.bt_index_check({}, true)").format(schema, sql.Literal(oid))
         yield from _tried(session, query, f"the index {where}.{index}", Place(schema=where, table=table))
-    if session.info.server_version < _ACCESS_SINCE * 10000:
-        return
-    for oid, where, table in session.execute(_HEAPS.encode()).fetchall():
+    heaps = _HEAPS if session.info.server_version >= _ACCESS_SINCE * 10000 else None
+    for oid, where, table in session.execute(heaps.encode()).fetchall() if heaps else ():
         query = sql.SQL("SELECT blkno, msg FROM {}.verify_heapam({}) LIMIT 5").format(schema, sql.Literal(oid))
         yield from _tried(session, query, f"the table {where}.{table}", Place(schema=where, table=table))
+    if made:
+        session.execute("DROP EXTENSION amcheck")
 
 
 def _tried(session: Session, query: sql.Composed, what: str, place: Place) -> Iterator[Finding]:

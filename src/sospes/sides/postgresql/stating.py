@@ -115,11 +115,10 @@ def _tables(live: LivePostgresql) -> Iterator[bytes]:
 
 
 def _rows(live: LivePostgresql, table: LiveTable) -> Iterator[bytes]:
-    if not table.columns:
-        return
     names = ", ".join(double_quoted(column.name) for column in table.columns)
+    listed = f" ({names})" if names else ""
     label = f"{double_quoted(str(table.name.schema))}.{double_quoted(table.name.name)}"
-    yield f"COPY {label} ({names}) FROM stdin;\n".encode()
+    yield f"COPY {label}{listed} FROM stdin;\n".encode()
     for batch in live.batches(table):
         yield batch.data
     yield b"\\.\n\n\n"

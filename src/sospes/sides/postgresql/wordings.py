@@ -199,7 +199,7 @@ BEHIND_TABLES = (_ATTACHED, _OWNED, _DEFAULTS, _IDENTITIES, _STORAGE, _VIEWS, _K
 
 _VALUES = f"""
 SELECT format('SELECT pg_catalog.setval(%L, %s, %s)', {_NAME}, COALESCE(v.last_value, s.seqstart),
-  v.last_value IS NOT NULL)
+  CASE WHEN v.last_value IS NULL THEN 'false' ELSE 'true' END)
 FROM {_TABLE} JOIN pg_sequence s ON s.seqrelid = c.oid,
 LATERAL (SELECT pg_sequence_last_value(c.oid) AS last_value) v
 WHERE c.relkind = 'S' AND {_OF_TABLES} ORDER BY c.oid

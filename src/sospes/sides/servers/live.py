@@ -15,11 +15,15 @@ from sospes.rows.decoding import Row
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class LiveTable:
-    """A table of a live database: its columns with values of their own, and its primary key's columns."""
+    """A table of a live database: its columns with values of their own, and its primary key's columns.
+
+    logged  its changes are in the server's log; else a recovery finds it empty
+    """
 
     name: Name
     columns: tuple[Column, ...]
     key: tuple[str, ...]
+    logged: bool = True
 
 
 class LiveDatabase(Protocol):

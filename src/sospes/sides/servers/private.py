@@ -262,6 +262,14 @@ def _unprivileged(names: Sequence[str]) -> int:
     return next((known[name] for name in (*names, "nobody") if name in known), nobodys_number())
 
 
+def kept_owner(names: Sequence[str]) -> tuple[int, int]:
+    """User and group who get what a private server leaves: who runs this, but no server runs as root."""
+    if os.getuid() != 0:
+        return os.getuid(), os.getgid()
+    known = {entry.pw_name: (entry.pw_uid, entry.pw_gid) for entry in pwd.getpwall()}
+    return next((known[name] for name in names if name in known), (0, 0))
+
+
 def _socket_place(work_folder: Path | None) -> Path:
     """Where the folder goes: a socket's path must not be long, and the server's user must get there."""
     if work_folder is not None and len(str(work_folder.resolve())) < _LONGEST_SOCKET - len(PREFIX) - 30:

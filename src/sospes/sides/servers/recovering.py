@@ -72,6 +72,10 @@ class Recovering(Protocol):
         """What the engine's own checks find in a database; `tables` takes the rows of each table."""
         ...
 
+    def keep(self, folder: Path) -> tuple[str, ...]:
+        """Stop it, and put its data into a new folder, ready to be started by hand; what was changed in them."""
+        ...
+
     def remove(self) -> None:
         """Stop it, and delete its folder."""
         ...

@@ -266,7 +266,7 @@ def _place(table: RowTable) -> Place:
 def side_findings(side: RowSide, which: str) -> Iterator[Finding]:
     """What is wrong with a side itself, told apart from the differences."""
     for finding in side.findings:
-        if finding.severity is not Severity.NOTE:
+        if finding.severity is not Severity.NOTE or finding.code == "unlogged-empty":
             yield replace(finding, message=f"{which} side: {finding.message}").at(file=side.name)
 
 

@@ -93,6 +93,7 @@ def pair_tables(left: RowSide, right: RowSide, choice: Choice) -> Pairing:
     made = [
         _pair((left, right), (left.tables[one], right.tables[other]), choice.key, choice.ignored)
         for one, other in pairs
+        if left.tables[one].kept and right.tables[other].kept
     ]
     _check_ignored(made, [*choice.ignored, *choice.key])
     findings = [*_of_engines(left, right), *notes]

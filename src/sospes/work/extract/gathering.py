@@ -20,6 +20,7 @@ _RUNS_CODE = frozenset(
     {"function", "procedure", "aggregate", "trigger", "event", "rule", "policy", "view", "materialized view"}
 )
 _WORD = re.compile(rb'"(?:[^"]|"")*"|`(?:[^`]|``)*`|[A-Za-z_\x80-\xff][A-Za-z0-9_$\x80-\xff]*')
+_IN_SCHEMA = re.compile(rb"(?i:\bwith\s+schema|\bschema)\s+(" + _WORD.pattern + rb")")
 _SETTING = re.compile(rb"(?:/\*M?!\d*\s*)?(?:set\s+(?:session\s+|global\s+)?|pragma\s+)(@{0,2}[\w.]+)", re.I)
 
 
@@ -37,6 +38,7 @@ class Gatherer:
     _by_word: dict[bytes, list[Name]] = field(default_factory=dict)
     _written: set[Name] = field(default_factory=set)
     _partitions: set[Name] = field(default_factory=set)
+    _indexes: set[Name] = field(default_factory=set)
     _locked: bool = False
 
     def wants(self, name: Name) -> bool:
@@ -51,6 +53,8 @@ class Gatherer:
             yield from self._table(entry)
         elif entry.kind == Kind.ATTACH and entry.about:
             yield from self._attach(entry)
+        elif entry.kind == Kind.ATTACH:
+            yield from self._attach_index(entry)
         elif entry.kind == Kind.DROP:
             if self.with_drop and self.wants(entry.name):
                 yield from self._write(entry)
@@ -96,6 +100,13 @@ class Gatherer:
                 yield from self._needed_table(parent)
             yield from self._write(entry)
 
+    def _schema_of_extension(self, entry: Entry) -> Iterator[bytes]:
+        """An extension's schema is none of its name."""
+        found = _IN_SCHEMA.search(entry.definition)
+        if found is not None:
+            schema = found[1].decode(entry.encoding, "replace")
+            yield from self._schema(Name(entry.name.database, schema.strip('"').replace('""', '"'), ""))
+
     def _schema(self, name: Name) -> Iterator[bytes]:
         """A schema of its own has to be there before anything in it."""
         if name.schema in {None, "public"}:
@@ -121,6 +132,13 @@ class Gatherer:
         elif self.wants(child) and entry.parents:
             self.left_out.append(f"{child.label} is a partition of {entry.parents[0].label}, which is not extracted")
 
+    def _attach_index(self, entry: Entry) -> Iterator[bytes]:
+        """An index of a part goes to that of its whole, where both were written."""
+        words = _WORD.findall(entry.definition)
+        part = words[-1].decode(entry.encoding, "replace").strip('"').replace('""', '"') if words else ""
+        if entry.name in self._indexes and any(name.name == part for name in self._indexes):
+            yield from self._write(entry)
+
     def _lock(self, entry: Entry) -> Iterator[bytes]:
         names = {word.strip(b"`") for word in _WORD.findall(entry.definition)}
         wanted = any(name.name.encode() in names for name in self._written)
@@ -141,6 +159,8 @@ class Gatherer:
             if constraint.kind is ConstraintKind.FOREIGN and parent is not None and not self.wants(parent):
                 self.left_out.append(f"{constraint.name}: refers to {parent.label}, which is not extracted")
                 return
+        if entry.kind in {Kind.CONSTRAINT, Kind.INDEX}:
+            self._indexes.add(entry.name)
         yield from self._write(entry)
 
     def _write(self, entry: Entry) -> Iterator[bytes]:
@@ -149,7 +169,7 @@ class Gatherer:
             if entry.name in self._written:
                 return
             self._written.add(entry.name)
-        yield from self._schema(entry.name)
+        yield from self._schema_of_extension(entry) if entry.kind == Kind.EXTENSION else self._schema(entry.name)
         own = entry.name if entry.kind != Kind.SEQUENCE_OWNER else None
         for name in self._mentioned(entry.definition):
             if name != own and name in self._waiting and name not in self._written:
@@ -158,7 +178,7 @@ class Gatherer:
 
     def _mentioned(self, text: bytes) -> Iterator[Name]:
         for word in dict.fromkeys(_WORD.findall(text)):
-            plain = word[1:-1] if word[:1] in {b'"', b"`"} else word
+            plain = word[1:-1].replace(b'""', b'"') if word[:1] in {b'"', b"`"} else word
             yield from self._by_word.get(plain, ())
 
 

@@ -72,6 +72,7 @@ class Rehearsal:
     """What a rehearsal showed. `objects` counts by kind what its own engine restored besides tables, and has.
 
     parts, reached  where the restore was made of several parts, and by logs
+    changed  what is otherwise in a data directory that was kept than in the backup
     """
 
     name: str
@@ -87,6 +88,7 @@ class Rehearsal:
     missing: tuple[Missing, ...] | None = None
     parts: tuple[PartOf, ...] = ()
     reached: Reached | None = None
+    changed: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -101,7 +103,7 @@ class Rehearsing:
     workers   connections that rows and indexes of a server's side copy go in by
     walled    whether a private server has to be kept from everything but its own folder
     stop_at_first  whether the first statement that fails ends the restore
-    keep      where the side copy stays, in a folder; None drops it
+    keep      where the side copy stays, in a folder; of a physical copy the new folder itself; None drops it
     now       the time that goes into the name of a kept copy
     moment    up to which logs are applied; None applies all
     announce  hears of the space that is expected, in bytes, before anything is written

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import tempfile
 import time
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from contextlib import closing, contextmanager
 from dataclasses import dataclass, field, replace
 from pathlib import Path
@@ -13,11 +13,11 @@ from sospes.formats.opening import require_room
 from sospes.formats.recovery import MARGIN, Recovery, Stop, open_recovery
 from sospes.model.entries import Name
 from sospes.model.errors import NotFound
-from sospes.model.findings import Finding, doubt, fault, note, verdict_of
+from sospes.model.findings import Finding, doubt, fault, note, some, verdict_of
 from sospes.model.moments import Reached, position
 from sospes.model.outcome import Outcome, TableSummary
 from sospes.model.verdict import Rung, Severity, Verdict
-from sospes.sides.registry import recovery_of
+from sospes.sides.registry import open_live, recovery_of
 from sospes.sides.servers.binaries import Binaries, find_exactly
 from sospes.sides.servers.recovering import Limits, Recovering, RecoveryFailed
 from sospes.work.look.damage import condensed
@@ -49,6 +49,7 @@ class _Running:
     expected: int
     tables: dict[Name, int] = field(default_factory=dict)
     reached: Reached | None = None
+    changed: tuple[str, ...] = ()
 
     def find(self, *found: Finding) -> None:
         """Keep findings, with the backup's name where they have none."""
@@ -74,6 +75,9 @@ def rehearse_by_recovery(path: Path, how: Rehearsing) -> Outcome[Rehearsal]:
             with run.steps.step("the engine's own checks"):
                 for database in server.databases():
                     run.find(*server.checked(database, run.tables))
+            if how.keep is not None:
+                with run.steps.step("keep the data directory"):
+                    run.changed = server.keep(how.keep)
     with run.steps.step("remove the private server"):
         server.remove()
     return Outcome(
@@ -98,6 +102,8 @@ def recovered_copy(path: Path, how: Rehearsing, database: str | None) -> Iterato
         with server.given_up(), closing(run.recovery):
             reached = _recovered(run, server)
             only = _database(path, server, database) if reached else None
+            if reached:
+                run.find(*_unlogged(server, [only] if only is not None else server.populated()))
         yield RecoveredCopy(
             path=path, findings=tuple(condensed(run.findings)), reached=run.reached,
             address=replace(server.address(only or ""), database=only) if reached else None,
@@ -112,6 +118,20 @@ def _database(path: Path, server: Recovering, wanted: str | None) -> str | None:
         raise NotFound(f"{path}: has no database {wanted!r}", f"it has: {', '.join(server.databases())}")
     found = server.populated()
     return wanted or (found[0] if len(found) == 1 else None)
+
+
+def _unlogged(server: Recovering, databases: Sequence[str]) -> Iterator[Finding]:
+    """Tables that no log has, and that a recovery finds empty, whatever was in them."""
+    found: list[str] = []
+    for name in databases:
+        with closing(open_live(server.address(name), 0)) as live:
+            found += [table.name.label for table in live.tables() if not table.logged]
+    if found:
+        said = f"{some(found, MOST_NAMED)}: unlogged, so no base backup has their rows; they are not compared"
+        yield note("unlogged-empty", said, "take them from a dump, if they matter")
+
+
+MOST_NAMED = 5
 
 
 def _opened(path: Path, how: Rehearsing) -> tuple[_Running, Binaries]:
@@ -206,8 +226,8 @@ def _rehearsal(run: _Running, server: Recovering, binaries: Binaries) -> Rehears
     return Rehearsal(
         name=str(run.path), format=run.recovery.form, engine=engine, kind="full",
         side=Side(
-            kind="private", location=str(server.folder), engine=engine, engine_version=binaries.words, kept=False,
-            confined=server.walls,
+            kind="private", location=str(run.how.keep if run.changed else server.folder), engine=engine,
+            engine_version=binaries.words, kept=bool(run.changed), confined=server.walls,
         ),
         space_expected_bytes=run.expected, steps=tuple(run.steps.done),
         tables=tuple(
@@ -218,7 +238,7 @@ def _rehearsal(run: _Running, server: Recovering, binaries: Binaries) -> Rehears
         ),
         not_rehearsed=(),
         parts=tuple(PartOf(path=one.path, kind=one.kind, used=one.used) for one in run.recovery.used()),
-        reached=run.reached,
+        reached=run.reached, changed=run.changed,
     )  # fmt: skip
 
 

@@ -24,6 +24,7 @@ class RowTable:
     """A table that rows can be had of: its columns with values, its primary key's columns, tables it refers to.
 
     generated  the names of columns that are computed, whose values no backup needs and a file of rows may have
+    kept       whether a backup like this side keeps its rows at all
     """
 
     name: Name
@@ -31,6 +32,7 @@ class RowTable:
     key: tuple[str, ...] = ()
     references: tuple[Name, ...] = ()
     generated: tuple[str, ...] = ()
+    kept: bool = True
 
 
 @dataclass(frozen=True, slots=True)

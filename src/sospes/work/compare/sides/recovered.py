@@ -6,6 +6,7 @@ from contextlib import ExitStack
 from dataclasses import dataclass, field, replace
 
 from sospes.formats.opening import Opening
+from sospes.model.accounts import Accounts
 from sospes.model.errors import CannotCheck
 from sospes.model.objects import DatabaseObject, ObjectKey
 from sospes.work.compare.sides.backup import BackupRows
@@ -16,9 +17,13 @@ from sospes.work.restore.copied import RecoveredCopy
 
 @dataclass(slots=True)
 class RecoveredRows(LiveRows):
-    """Rows and objects as the server has them, and the statements that would make these anew."""
+    """Rows and objects as the server has them, and the statements that would make these anew.
+
+    own_role  whom the private server got so that it can be asked
+    """
 
     live = False
+    own_role: str | None = None
     statements: dict[ObjectKey, tuple[bytes, ...]] = field(default_factory=dict)
 
     def take_definitions(self, definitions: BackupRows) -> None:
@@ -34,8 +39,14 @@ class RecoveredRows(LiveRows):
         side = super(RecoveredRows, self).objects_of(database, every=every)
         if side is None:
             return None
-        found = {key: self._stated(key, item) for key, item in side.found.items()}
+        ours = ObjectKey("role", "", self.own_role or "")
+        found = {key: self._stated(key, item) for key, item in side.found.items() if key != ours}
         return replace(side, found=found, is_side_copy=False)
+
+    def accounts(self) -> Accounts | None:
+        """Who may do what on the server, but for whom we made there."""
+        found = super(RecoveredRows, self).accounts()
+        return None if found is None else {key: traits for key, traits in found.items() if key.who != self.own_role}
 
     def _stated(self, key: ObjectKey, item: DatabaseObject) -> DatabaseObject:
         return replace(item, statements=self.statements.get(key, ()))
@@ -48,9 +59,12 @@ def open_recovered(copy: RecoveredCopy, opening: Opening, stack: ExitStack) -> R
         problem = next((one for one in copy.findings if one.severity.verdict), copy.findings[-1])
         raise CannotCheck(f"{copy.path}: {problem.message}", problem.advice)
     stack.callback(database.close)
-    side = RecoveredRows(database=database, database_name=copy.address.database)
+    side = RecoveredRows(database=database, database_name=copy.address.database, own_role=copy.address.user)
     side.name, side.backup = str(copy.path), copy.path
     side.findings += copy.findings
+    for table in database.tables():
+        if not table.logged:
+            side.tables[table.name] = replace(side.tables[table.name], kept=False)
     side.written_at = copy.reached.time if copy.reached is not None else None
     if copy.address.database is not None:
         side.take_definitions(BackupRows(copy.path, opening).read())
