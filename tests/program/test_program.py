@@ -53,14 +53,17 @@ def test_the_demo_shows_what_it_says(tmp_path: Path) -> None:
     run = sospes("demo", "--json", "--work-folder", tmp_path)
 
     assert run.code == 0
-    assert time.monotonic() - begin < 30
+    assert time.monotonic() - begin < 60
     codes = {step["command"]: step["exit_code"] for step in run.document["result"]["steps"]}
     private = codes.pop("rehearse night.sql.gz --side private", 0)  # only where a server is installed
-    assert (private, [*codes.values()]) == (0, [0, 0, 1, 1, 0, 1, 0, 0, 0, 1, 0, 0, 0, 0, 1, 0])
+    taken = "extract cluster/base rescue.kit_check --with cluster/logs --before transaction=745 --out kit.sql"
+    before = codes.pop(taken, 0)
+    assert (private, before, [*codes.values()]) == (0, 0, [0, 0, 1, 1, 0, 1, 0, 0, 0, 1, 0, 0, 0, 0, 0, 1, 0])
     folder = Path(run.document["result"]["folder"])
     assert all((folder / name).exists() for name in ("crew.sql", "saved.sql.missing.jsonl", "fix.sql", "undo.sql"))
     assert "<!doctype html>" in (folder / "drill.html").read_text()
     text = sospes("demo", "--work-folder", tmp_path).out
+    assert "before the first of them: --before transaction=745" in text
     assert "A letter came to watch@rescue.example: sospes drill unsound: 2 unsound, 1 sound of 3 targets" in text
     assert "column status is set to 'done' in every row" in text
     assert "a contiguous range of 480 keys is missing, 4201 to 4680" in text

@@ -121,6 +121,29 @@ STEPS = (
         "Every row of the backup agrees with what was expected.",
     ),
     Step(
+        "Another server has a base backup of 03:00, and its log since. Somebody deleted kit checks. Who, and when?",
+        ("retrace", "cluster/logs", "--with", "cluster/base", "--table", "rescue.kit_check", "--kind", "delete"),
+        0,
+        "One transaction, at 09:31. What is to be pasted behind --before stands at the top.",
+    ),
+    Step(
+        "Bring that table back as it stood just before; a server of the backup's version, 15, goes through the log.",
+        (
+            "extract",
+            "cluster/base",
+            "rescue.kit_check",
+            "--with",
+            "cluster/logs",
+            "--before",
+            "transaction=745",
+            "--out",
+            "kit.sql",
+        ),
+        0,
+        "The log was applied up to that transaction and without it; the table was taken out, and the server is gone.",
+        needs_server=True,
+    ),
+    Step(
         "What lies in this folder, as a night's job would find it?",
         ("survey", "."),
         0,
@@ -170,8 +193,7 @@ def run(args: argparse.Namespace) -> int:
 def _shown(args: argparse.Namespace, folder: Path, box: MailBox) -> list[dict[str, object]]:
     """Every step, with what came of it."""
     with resources.as_file(resources.files("sospes") / "demo") as shipped:
-        for source in sorted(shipped.iterdir()):
-            shutil.copyfile(source, folder / source.name)
+        shutil.copytree(shipped, folder, dirs_exist_ok=True, copy_function=shutil.copyfile)
     drill = folder / "drill.toml"
     drill.write_bytes(drill.read_bytes().replace(_PORT, b"port = %d" % box.port))
     steps = [step for step in STEPS if not step.needs_server or _has_server()]
@@ -235,7 +257,8 @@ def _placed(word: str, folder: Path) -> str:
     """File names stand for files in the demo's folder."""
     if word == ".":
         return str(folder)
-    return str(folder / word) if word.endswith((".gz", ".sql", ".csv", ".toml")) else word
+    is_file = word.endswith((".gz", ".sql", ".csv", ".toml")) or word.startswith("cluster/")
+    return str(folder / word) if is_file else word
 
 
 @contextlib.contextmanager
