@@ -92,6 +92,9 @@ def _speed(folder: Path, mib: int, repeat: int) -> None:
     _print("verify of a gzip tar, against gzip -t", _ratios(folder / "tar", unpack, repeat), mib=mib)
     _print("inspect, seconds", [_seconds("inspect", folder / "sha") for _ in range(repeat)], mib=mib)
     _records(logs, repeat)
+    size = sum(path.stat().st_size for path in logs.iterdir()) / 1e6
+    rates = [size / _seconds("retrace", logs, "--with", folder / "sha") for _ in range(repeat)]
+    _print("retrace, MB a second with the start", rates)
 
 
 def _ratios(backup: Path, command: str, repeat: int) -> list[float]:

@@ -11,7 +11,7 @@ from sospes.cli import common
 from sospes.model.errors import UsageError
 from sospes.model.retracing import OperationKind
 
-EXAMPLE = "sospes retrace /srv/archive --with /srv/base --table crew --kind delete --from '2026-11-25 09:00'"
+EXAMPLE = "sospes retrace /srv/logs --with /srv/base --table crew --kind delete"
 SHOWN = 20
 
 

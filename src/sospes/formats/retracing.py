@@ -170,6 +170,9 @@ def _files(logs: Logs, system: int) -> tuple[dict[int, LogFile], list[LogFile]]:
         else:
             files[start] = found
             left += [copy for copy in copies if copy.timeline not in {number for number, _ in way.begins}]
+    named = [start for start, file in files.items() if not file.aside]
+    if named:  # what lies in a backup only fills gaps between those
+        files = {start: file for start, file in files.items() if min(named) <= start <= max(named)}
     if not files:
         raise CannotCheck("the logs lie on timelines of which nobody knows how they belong together",
                           "add their .history files")  # fmt: skip

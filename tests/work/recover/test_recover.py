@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import gzip
+import os
 import shutil
 import signal
 import subprocess
@@ -350,6 +351,30 @@ def test_chains_are_put_together(chain: tuple[Path, list[Path]]) -> None:
         assert (run.code, rows(run)) == (0, expected), (backup.name, run.document["findings"])
     alone = rehearsed(second, "--server-bin", binaries)
     assert alone.code == 3 and "builds on" in alone.document["findings"][0]["message"]
+
+
+def test_files_are_cloned_where_the_file_system_can(tmp_path: Path, monkeypatch: pytest.MonkeyPatch) -> None:
+    """And copied where it can't, with the same result."""
+    full, cloned, copied = tmp_path / "full", tmp_path / "cloned", tmp_path / "copied"
+    (full / "base" / "5").mkdir(parents=True)
+    (full / "base" / "5" / "1").write_bytes(bytes(8192) + b"x" * 8192)
+    (full / "PG_VERSION").write_bytes(b"15\n")
+    calls = []
+
+    def clone(target: int, request: int, source: int) -> None:
+        calls.append(request)
+        os.sendfile(target, source, 0, 1 << 20)
+
+    lay_out([Folder(full)], copied, 8192, 131072)
+    monkeypatch.setattr("fcntl.ioctl", clone)
+    lay_out([Folder(full)], cloned, 8192, 131072)
+
+    assert len(calls) == 2
+    files = [
+        {path.relative_to(one): path.read_bytes() for path in one.rglob("*") if path.is_file()}
+        for one in (cloned, copied)
+    ]
+    assert files[0] == files[1] and len(files[0]) == 2
 
 
 def test_increments_are_laid_over_what_is_below(tmp_path: Path) -> None:

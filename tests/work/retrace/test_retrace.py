@@ -12,7 +12,7 @@ from typing import Any
 import pytest
 
 from tests.conftest import Run, _servers_or_skip, folder_for_all, sospes
-from tests.servers import PostgresServer, newer_postgres_folders, postgres_folders
+from tests.servers import PostgresServer, Standby, newer_postgres_folders, postgres_folders
 from tests.worlds import ARCHIVING, World
 
 servers = pytest.mark.servers
@@ -275,3 +275,45 @@ def test_names_of_a_live_database_and_logs_of_two_clusters(tmp_path: Path) -> No
             assert (foreign.code, "another cluster" in foreign.err) == (2, True)
     both = retraced(folder / "one", folder / "two")
     assert (both.code, "2 clusters" in both.err) == (2, True)
+
+
+@servers
+def test_what_had_begun_before_the_log_and_what_lies_on_another_timeline(tmp_path: Path) -> None:
+    if not postgres_folders():
+        _servers_or_skip("no PostgreSQL server binaries on this machine")
+    folder = folder_for_all(tmp_path)
+    archive = folder / "archive"
+    archive.mkdir()
+    archive.chmod(0o777)
+    with PostgresServer(None, "--wal-segsize=1", settings=ARCHIVING) as server:
+        server.archive_into(archive)
+        server.run_sql("postgres", "CREATE TABLE boat (id int)")
+        backup = server.base_backup(folder / "base")
+        server.run_sql(
+            "postgres",
+            "BEGIN; INSERT INTO boat VALUES (1); SELECT pg_switch_wal(); CHECKPOINT; INSERT INTO boat VALUES (2); COMMIT",
+        )
+        first = server.switch(archive)
+        with Standby(server, settings=ARCHIVING) as standby:
+            standby.control("promote")
+            standby.archive_into(archive)
+            standby.run_sql("postgres", "INSERT INTO boat VALUES (10)")
+            standby.switch(archive)
+            for _ in range(3):
+                server.run_sql("postgres", "INSERT INTO boat SELECT 20")
+                server.switch(archive)
+    late = folder / "late"
+    late.mkdir()
+    for path in archive.iterdir():
+        if path.name[:24] >= first.name or path.suffix == ".history":
+            shutil.copy(path, late)
+
+    run = retraced(late, "--with", backup, "--from", "2001-01-01")
+
+    codes = {finding["code"] for finding in run.document["findings"]}
+    assert {"transaction-begun-before", "log-other-timeline"} <= codes, (
+        sorted(p.name for p in late.iterdir()),
+        run.document["findings"],
+    )
+    rows = [(one["rows"], one["complete"]) for one in run.document["result"]["operations"] if one["kind"] == "insert"]
+    assert rows == [(1, False), (1, True)]

@@ -15,6 +15,7 @@ from sospes.formats.base import label as label_file
 from sospes.formats.base.increments import BadIncrement, length_of_head, read_increment
 from sospes.formats.base.members import Member, Members, pass_over
 from sospes.model.errors import CannotCheck
+from sospes.places.writing import cloned
 
 FOLDERS = (
     "base", "global", "pg_commit_ts", "pg_dynshmem", "pg_logical/mappings", "pg_logical/snapshots",
@@ -51,7 +52,7 @@ def lay_out(chain: Sequence[Members], target: Path, page_size: int, per_file: in
             seen.add(str(whole))
             if path.name.startswith(_INCREMENT):
                 _put_on(place, member, page_size, per_file)
-            else:
+            elif member.file is None or not cloned(member.file, place):
                 with place.open("wb") as file:
                     file.writelines(member.blocks)
         _remove_all_but(target, seen)

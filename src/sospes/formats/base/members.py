@@ -34,11 +34,13 @@ class Member:
     """A file of the cluster: its path as the server has it, and its size in bytes.
 
     blocks  its bytes, which have to be read before the next member is asked for
+    file    where it lies by itself, as it is; None where it is packed, or in a tar
     """
 
     path: str
     size: int
     blocks: Iterator[bytes]
+    file: Path | None = None
 
 
 class Members(Protocol):
@@ -141,7 +143,7 @@ class Folder:
                 member = prefix + path.relative_to(folder).as_posix()
                 if not prefix:
                     self.stored[member] = passed
-                yield Member(path=member, size=source.size or 0, blocks=source.blocks())
+                yield Member(path=member, size=source.size or 0, blocks=source.blocks(), file=path)
 
     readable_again = True
 

@@ -48,7 +48,7 @@ class Trace:
     """Transactions under way, and what is counted of those that ended.
 
     records, commits, aborts  how many by now; first and last are times of commits, in microseconds since 2000
-    begun_before  transactions that were under way when the log began
+    begun_before  transactions that were under way at the first snapshot in the log, and may have begun before it
     """
 
     def __init__(self, names: Names) -> None:
@@ -228,7 +228,7 @@ class Trace:
             count, parts, _, _, oldest, _ = struct.unpack_from("<IIIIII", data)
             running = struct.unpack_from(f"<{count + parts}I", data, 24)
             if not self._looked:
-                self.begun_before, self._looked = set(running) - set(self._begun) - set(self._rows), True
+                self.begun_before, self._looked = set(running), True
             under_way = {*self._begun, *self._rows, *self.names.waiting}
             for transaction in under_way:
                 if (transaction - oldest) & 0xFFFFFFFF >= _HALF:  # a crash ended it

@@ -215,8 +215,8 @@ def _findings(tracing: Tracing, kept: _Kept) -> list[Finding]:
         found.append(
             note(
                 "transaction-begun-before",
-                f"{kept.incomplete:,} operations are of transactions that had begun before this log: they did more",
-                "add the files before these, to see all of it",
+                f"{kept.incomplete:,} operations are of transactions that may have begun before this log",
+                "add the files before these, to see all that they did",
             )
         )
     for moment in (kept.wanted.from_, kept.wanted.to):
