@@ -63,7 +63,7 @@ def test_the_demo_shows_what_it_says(tmp_path: Path) -> None:
     assert all((folder / name).exists() for name in ("crew.sql", "saved.sql.missing.jsonl", "fix.sql", "undo.sql"))
     assert "<!doctype html>" in (folder / "drill.html").read_text()
     text = sospes("demo", "--work-folder", tmp_path).out
-    assert "before the first of them: --before transaction=745" in text
+    assert "last good moment, before the first of them: --before transaction=745" in text
     assert "A letter came to watch@rescue.example: sospes drill unsound: 2 unsound, 1 sound of 3 targets" in text
     assert "column status is set to 'done' in every row" in text
     assert "a contiguous range of 480 keys is missing, 4201 to 4680" in text

@@ -124,7 +124,7 @@ STEPS = (
         "Another server has a base backup of 03:00, and its log since. Somebody deleted kit checks. Who, and when?",
         ("retrace", "cluster/logs", "--with", "cluster/base", "--table", "rescue.kit_check", "--kind", "delete"),
         0,
-        "One transaction, at 09:31. What is to be pasted behind --before stands at the top.",
+        "One transaction, at 09:31. The moment before it is told, to be pasted.",
     ),
     Step(
         "Bring that table back as it stood just before; a server of the backup's version, 15, goes through the log.",

@@ -165,6 +165,11 @@ class Through(Protocol):
         """The moment that it was brought to."""
         ...
 
+    @property
+    def seconds(self) -> float:
+        """How long that took."""
+        ...
+
     def script(self, wants: Wants) -> Source | None:
         """What is in it as a script, with the rows of the wanted tables; None where the side copy failed."""
         ...

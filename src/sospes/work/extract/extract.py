@@ -69,7 +69,7 @@ def extract(paths: Sequence[Path], how: Extracting) -> Outcome[Extraction]:
         findings=tuple(condensed(findings)),
         evidence=tuple(evidence),
         result=extraction,
-        seconds=time.perf_counter() - begin,
+        seconds=time.perf_counter() - begin + (how.opening.through.seconds if how.opening.through is not None else 0.0),
     )
 
 

@@ -24,12 +24,14 @@ class RecoveredCopy:
 
     findings  what was found on the way
     reached   the moment; None where it was not recovered
+    seconds   that it took
     address   of the private server, with the database whose rows are wanted; None where it was not recovered
     """
 
     path: Path
     findings: tuple[Finding, ...]
     reached: Reached | None
+    seconds: float
     address: Address | None
 
     def script(self, wants: Wants) -> Source | None:

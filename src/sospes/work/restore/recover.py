@@ -96,6 +96,7 @@ def recovered_copy(path: Path, how: Rehearsing, database: str | None) -> Iterato
     The private server runs until the context ends; then nothing is left of it. Raises what `rehearse_by_recovery`
     does, and NotFound for a database that isn't there.
     """
+    begin = time.perf_counter()
     run, binaries = _opened(path, how)
     server = _made(run, binaries)
     try:
@@ -107,6 +108,7 @@ def recovered_copy(path: Path, how: Rehearsing, database: str | None) -> Iterato
         yield RecoveredCopy(
             path=path, findings=tuple(condensed(run.findings)), reached=run.reached,
             address=replace(server.address(only or ""), database=only) if reached else None,
+            seconds=time.perf_counter() - begin,
         )  # fmt: skip
     finally:
         server.remove()
