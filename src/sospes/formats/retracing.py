@@ -53,7 +53,16 @@ class Tracing:
     def findings(self) -> list[Finding]:
         """What is wrong with the logs, as far as they were read."""
         unpacked = [finding for file in self._files.values() for finding in file.findings]
-        return [*self._findings, *unpacked]
+        return [*self._findings, *unpacked, *self._not_understood()]
+
+    def _not_understood(self) -> Iterator[Finding]:
+        first = self._files[min(self._files)]
+        if first.head.magic not in VERSIONS:
+            said = f"the log is of a version that is not known here (mark {first.head.magic:04X})"
+            yield doubt("version-unknown", f"{said}: records may mean something else", "look for a newer Sospes")
+        if self.trace.unread:
+            said = f"{self.trace.unread:,} records can't be understood: what they say is not told"
+            yield doubt("records-unread", said, "verify the log; then report this, with the log if it may be shown")
 
     @property
     def times(self) -> tuple[str | None, str | None]:

@@ -102,7 +102,7 @@ def _facts(found: Retraced) -> list[tuple[str, str]]:
             "log",
             f"{found.log_from} to {found.log_to or 'unknown'}, {size(found.bytes_read)}, {found.records:,} records",
         ),
-        ("commits", f"{found.commits:,} from {found.first_at or 'unknown'} to {found.last_at or 'unknown'}"),
+        ("commits", f"{found.commits:,} from {found.first_at} to {found.last_at}" if found.commits else "none"),
     ]
     if found.aborts:
         facts.append(("taken back", plural(found.aborts, "transaction")))

@@ -11,6 +11,7 @@ from typing import Any
 
 import pytest
 
+from sospes.formats.wal.moments import main_data
 from tests.conftest import Run, _servers_or_skip, folder_for_all, sospes
 from tests.servers import PostgresServer, Standby, newer_postgres_folders, postgres_folders
 from tests.worlds import ARCHIVING, World
@@ -239,6 +240,30 @@ def test_without_names_it_says_so(world: World) -> None:
     assert named.code == 3
     wrong = retraced(world.archive, "--with", world.backup, "--table", "boot")
     assert wrong.code == 2 and "did you mean" in wrong.err
+
+
+@servers
+def test_logs_of_a_version_that_nobody_knows_leave_a_doubt(world: World, tmp_path: Path) -> None:
+    for path in world.archive.iterdir():
+        if len(path.name) == 24:
+            data = bytearray(path.read_bytes())
+            for page in range(0, len(data), 8192):
+                if data[page : page + 2] == b"\x10\xd1":
+                    data[page : page + 2] = b"\x7f\xd1"
+            (tmp_path / path.name).write_bytes(data)
+    run = retraced(tmp_path)
+    assert run.code == 3 and "version-unknown" in {finding["code"] for finding in run.document["findings"]}
+
+
+@servers
+def test_records_that_can_not_be_understood_are_counted(world: World, monkeypatch: pytest.MonkeyPatch) -> None:
+    def cut(record: memoryview) -> bytes:
+        return main_data(record)[:9]
+
+    monkeypatch.setattr("sospes.formats.tracing.trace.main_data", cut)
+    run = retraced(world.archive, "--with", world.backup)
+    assert run.code == 3
+    assert "records-unread" in {finding["code"] for finding in run.document["findings"]}
 
 
 def test_what_is_no_log_is_refused(tmp_path: Path) -> None:

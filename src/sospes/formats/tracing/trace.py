@@ -7,7 +7,6 @@ catalog/storage_xlog.h, utils/relmapper.h.
 from __future__ import annotations
 
 import struct
-from contextlib import suppress
 from dataclasses import dataclass
 
 import numpy as np
@@ -48,6 +47,7 @@ class Trace:
     """Transactions under way, and what is counted of those that ended.
 
     records, commits, aborts  how many by now; first and last are times of commits, in microseconds since 2000
+    unread  records that say what can't be understood
     begun_before  transactions that were under way at the first snapshot in the log, and may have begun before it
     """
 
@@ -57,7 +57,7 @@ class Trace:
         self._begun: dict[int, Begun] = {}
         self._looked = False
         self.begun_before: set[int] = set()
-        self.records = self.commits = self.aborts = 0
+        self.records = self.commits = self.aborts = self.unread = 0
         self.first: int | None = None
         self.last: int | None = None
 
@@ -80,6 +80,7 @@ class Trace:
 
     def _count(self, ends: Commits) -> None:
         times = ends.times[ends.committed]
+        self.unread += int((ends.transactions == 0).sum())
         self.commits += len(times)
         self.aborts += len(ends.times) - len(times)
         if len(times):
@@ -136,7 +137,7 @@ class Trace:
                 if plain[place] and transaction not in more and transaction not in waiting:
                     self._end_plainly(transaction, at, time, found)
                 else:
-                    end = _ended(records, index)
+                    end = self._ended(records, index)
                     self._end(_Ending(transaction, at, time, bool(ends.committed[place]), end), found)
             elif index in catalogs:
                 whose = int(records.transactions[index])
@@ -173,6 +174,15 @@ class Trace:
                     Traced(KINDS[done], subject((database, file)), number, begins, at, time, transaction, complete)
                 )
 
+    def _ended(self, records: Records, index: int) -> End:
+        """What the end of a transaction says beside its time."""
+        if records.kinds[index] & HAS_MORE:
+            try:
+                return end_of(main_data(records.record(index)), records.magic)
+            except ValueError:
+                self.unread += 1
+        return End()
+
     def _end(self, ending: _Ending, found: list[Traced]) -> None:
         """A transaction ends, with its parts."""
         all_of_it = (ending.transaction, *ending.end.subtransactions)
@@ -196,7 +206,7 @@ class Trace:
         manager, what = int(records.managers[index]), int(records.kinds[index]) & KIND
         data = main_data(records.record(index))
         mine = int(records.transactions[index])
-        with suppress(struct.error):
+        try:
             if manager == _STORAGE:
                 self._stored(what, data, mine, int(records.positions[index]))
             elif manager == _STANDBY:
@@ -207,6 +217,8 @@ class Trace:
                 return True
             else:
                 return self._database(what, data, mine, records, index)
+        except struct.error:
+            self.unread += 1
         return False
 
     def _stored(self, what: int, data: bytes, transaction: int, at: int) -> None:
@@ -261,14 +273,6 @@ def _logged(records: Records, index: int) -> LoggedRow:
         record=records.record(index), manager=int(records.managers[index]), kind=int(records.kinds[index]),
         end=int(records.ends[index]), magic=records.magic,
     )  # fmt: skip
-
-
-def _ended(records: Records, index: int) -> End:
-    """What the end of a transaction says beside its time."""
-    if records.kinds[index] & HAS_MORE:
-        with suppress(ValueError):
-            return end_of(main_data(records.record(index)), records.magic)
-    return End()
 
 
 def _mark(records: Records, index: int, name: str) -> Traced:
