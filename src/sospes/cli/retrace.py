@@ -39,6 +39,11 @@ def configure(parser: argparse.ArgumentParser) -> None:
         "--kind", action="append", default=[], type=_kinds, metavar="KIND",
         help=f"only this, may be given several times: {', '.join(OperationKind)}",
     )  # fmt: skip
+    parser.add_argument(
+        "--keys", action="store_true",
+        help="tell the keys of some rows as well: of what was inserted, and of the rest where the server logged them",
+    )  # fmt: skip
+    common.add_hide_values(parser)
     parser.add_argument("--from", dest="from_", metavar="MOMENT", help=f"only from this moment on: {common.MOMENTS}")
     parser.add_argument("--to", metavar="MOMENT", help="only up to this moment and including it")
 
@@ -64,7 +69,14 @@ def run(args: argparse.Namespace) -> int:
         limit=SHOWN if args.limit is None else args.limit,
     )
     with ProgressBar(sys.stderr, "reading the log", None, args.quiet) as bar:
-        how = Retracing(wanted=wanted, beside=args.parts, live=live, work_folder=args.work_folder, progress=bar)
+        how = Retracing(
+            wanted=wanted,
+            beside=args.parts,
+            live=live,
+            work_folder=args.work_folder,
+            progress=bar,
+            with_keys=args.keys and not args.hide_values,
+        )
         outcome = retrace(args.places, how)
     if not args.json:
         tell_retrace(common.printer(args), outcome, narrow=wanted.is_narrow)

@@ -113,7 +113,7 @@ class Tracing:
             table=subject.table, rows=traced.rows, position=position(traced.begins),
             transaction=str(traced.transaction) if traced.transaction else None,
             file=file.name if file is not None else None, table_file=subject.table_file, complete=traced.complete,
-            name=subject.name,
+            name=subject.name, keys=traced.keys,
         )  # fmt: skip
 
     @staticmethod
@@ -126,7 +126,9 @@ class Tracing:
         return self._names.tables()
 
 
-def open_tracing(places: Sequence[Path], beside: Sequence[Path], work_folder: Path | None) -> Tracing:
+def open_tracing(
+    places: Sequence[Path], beside: Sequence[Path], work_folder: Path | None, *, with_keys: bool = False
+) -> Tracing:
     """The logs in some places, and what is `beside` them: base backups that know the names of tables, more logs.
 
     Raises NotFound for a place that isn't there, CannotCheck where no logs are, UsageError for several clusters.
@@ -140,12 +142,13 @@ def open_tracing(places: Sequence[Path], beside: Sequence[Path], work_folder: Pa
     files, left = _files(logs, system)
     backup = _backup(parts, system, min(files))
     if backup is not None:
-        names = _named(backup[1], work_folder)
+        names = _named(backup[1], work_folder, with_keys=with_keys)
     else:
-        names = Names(int(VERSIONS.get(files[min(files)].head.magic, "15")))
+        names = Names(int(VERSIONS.get(files[min(files)].head.magic, "15")), of_columns=with_keys)
     return Tracing(
         system=system, names_from=str(backup[0]) if backup is not None else None, engine=Engine.POSTGRESQL,
-        trace=Trace(names), log_from=max(files), _files=files, _names=names, _findings=[*_left(left)],
+        trace=Trace(names, with_keys=with_keys), log_from=max(files), _files=files, _names=names,
+        _findings=[*_left(left)],
     )  # fmt: skip
 
 
@@ -212,15 +215,15 @@ def one_segment(read: Checking) -> int:
     return read.control.log_segment_size if read.control is not None else 16 << 20
 
 
-def _named(read: Checking, work_folder: Path | None) -> Names:
+def _named(read: Checking, work_folder: Path | None, *, with_keys: bool) -> Names:
     """Names by the catalogs of a backup, whose files are read through where they are packed."""
     with nameless_file(work_folder) as spool:
         if not read.members.readable_again:
             read = Checking(read.members, spool=spool)
             read.read_log()
         known = BackupNames(read)
-        names = Names(known.version, known.page_size)
-        for catalog, file, pages in known.catalogs():
+        names = Names(known.version, known.page_size, of_columns=with_keys)
+        for catalog, file, pages in known.catalogs(of_columns=with_keys):
             names.take_pages(catalog, file, pages, known.is_committed)
     return names
 

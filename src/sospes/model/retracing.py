@@ -54,6 +54,7 @@ class Operation:
     position   where in the log it begins, in the server's own words; `file` is the log's file that has it
     complete   whether all of its transaction was in the log that was read
     name       of a restore point
+    keys       of the first of its rows, where they were asked for and the log has them; None where it can't tell
     """
 
     at: str | None
@@ -71,6 +72,7 @@ class Operation:
     table_file: int | None = None
     complete: bool = True
     name: str | None = None
+    keys: tuple[dict[str, str], ...] | None = None
 
 
 class Subject(NamedTuple):
@@ -100,6 +102,7 @@ class Traced(NamedTuple):
     time      when that was, in microseconds since 2000
     before    the position that lies before it, where that is not the end of its transaction
     complete  all of its transaction was in the log that was read
+    keys      of the first of its rows, where they were asked for and the log has them
     """
 
     kind: OperationKind
@@ -111,6 +114,7 @@ class Traced(NamedTuple):
     transaction: int
     complete: bool = True
     before: int | None = None
+    keys: tuple[dict[str, str], ...] | None = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

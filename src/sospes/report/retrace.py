@@ -6,7 +6,7 @@ from sospes.model.outcome import Outcome
 from sospes.model.retracing import Operation, Retraced, Total
 from sospes.model.verdict import Verdict
 from sospes.report.printer import Printer
-from sospes.report.words import count_severities, plural, size
+from sospes.report.words import count_severities, plural, shown, size
 
 MOST_TOTALS, FEW = 20, 5
 
@@ -51,6 +51,11 @@ class _Told:
             return
         titles = ["committed at", "what", "table", "rows", "transaction", "position"]
         printer.table(titles, map(self._row, found.operations), (3, 4))
+        for operation in found.operations:
+            if operation.keys:
+                keys = "; ".join(", ".join(f"{name}={value}" for name, value in key.items()) for key in operation.keys)
+                rest = " and so on" if (operation.rows or 0) > len(operation.keys) else ""
+                printer.line(f"  keys of transaction {operation.transaction}, {operation.kind}: {shown(keys)}{rest}")
         if found.matched > len(found.operations):
             printer.line(f"  and {found.matched - len(found.operations):,} more: --limit N shows more", style="dim")
 

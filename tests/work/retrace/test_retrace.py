@@ -243,6 +243,50 @@ def test_without_names_it_says_so(world: World) -> None:
 
 
 @servers
+@pytest.mark.parametrize("level", ["logical", "replica"])
+@pytest.mark.parametrize("binaries", [None, *newer_postgres_folders()])
+def test_keys_where_the_log_has_them(binaries: Path | None, level: str, tmp_path: Path) -> None:
+    """Over columns that were dropped, that are missing, and that are added later."""
+    if binaries is None and not postgres_folders():
+        _servers_or_skip("no PostgreSQL server binaries on this machine")
+    folder = folder_for_all(tmp_path)
+    archive = folder / "archive"
+    archive.mkdir()
+    archive.chmod(0o777)
+    settings = ("archive_mode=on", f"wal_level={level}", "full_page_writes=off")
+    with PostgresServer(binaries, "--wal-segsize=1", settings=settings) as server:
+        server.archive_into(archive)
+        server.run_sql(
+            "postgres",
+            "CREATE TABLE log (gone int, note text, at date, sign varchar(9), n smallint, u uuid, t timestamptz, ok bool, "
+            "PRIMARY KEY (sign, at, n, u, t, ok)); ALTER TABLE log DROP COLUMN gone; CREATE TABLE keyless (a int)",
+        )
+        backup = server.base_backup(folder / "base")
+        one = "NULL, '2026-11-25', 'RS7', 7, '00000000-0000-0000-0000-0000000000ff', '2026-11-25 09:31+00', true"
+        server.run_sql(
+            "postgres", f"INSERT INTO log VALUES ({one}); UPDATE log SET note = repeat('x', 300); DELETE FROM log"
+        )
+        server.run_sql("postgres", "ALTER TABLE log ADD COLUMN more int; INSERT INTO keyless VALUES (1)")
+        server.run_sql("postgres", f"INSERT INTO log VALUES ({one}, 5)")
+        server.switch(archive)
+
+    run = retraced(archive, "--with", backup, "--keys", "--limit", "100")
+
+    key = {
+        "sign": "RS7", "at": "2026-11-25", "n": "7", "u": "00000000-0000-0000-0000-0000000000ff",
+        "t": "2026-11-25T09:31:00+00:00", "ok": "true",
+    }  # fmt: skip
+    found = [(one["kind"], one["table"], one["keys"]) for one in run.document["result"]["operations"] if one["rows"]]
+    held = [key] if level == "logical" else None
+    assert found[-5:] == [
+        ("insert", "log", [key]), ("update", "log", held), ("delete", "log", held), ("insert", "keyless", None),
+        ("insert", "log", [key]),
+    ]  # fmt: skip
+    assert "sign=RS7" in sospes("retrace", archive, "--with", backup, "--keys", "--table", "log").out
+    assert "sign=RS7" not in sospes("retrace", archive, "--with", backup, "--keys", "--hide-values").out
+
+
+@servers
 def test_logs_of_a_version_that_nobody_knows_leave_a_doubt(world: World, tmp_path: Path) -> None:
     for path in world.archive.iterdir():
         if len(path.name) == 24:

@@ -12,6 +12,7 @@ from collections.abc import Callable, Iterable, Iterator
 from dataclasses import dataclass
 
 PG_DATABASE, PG_CLASS, PG_NAMESPACE, PG_EXTENSION = 1262, 1259, 2615, 3079
+PG_ATTRIBUTE, PG_INDEX = 1249, 2610
 MAP = "global/pg_filenode.map"
 _MAGIC = 0x592717
 _MAPS = {62: 504, 64: 520}

@@ -21,7 +21,7 @@ from sospes.places.source import READ_SIZE
 MAPS = re.compile(r"(?:.*/)?pg_filenode\.map")
 KEPT_LIKE = re.compile(rf"{MAPS.pattern}|pg_wal/[0-9A-F]{{8}}\.history")
 SEGMENT = re.compile(r"pg_wal/[0-9A-F]{24}")
-SPOOLED = re.compile(rf"{SEGMENT.pattern}|base/\d+/(?:1259|2615)|pg_xact/[0-9A-F]{{4,}}")
+SPOOLED = re.compile(rf"{SEGMENT.pattern}|base/\d+/(?:1249|1259|2610|2615)|pg_xact/[0-9A-F]{{4,}}")
 """Files that are needed once all was read, and too large to be kept in memory."""
 
 KEPT = frozenset(

@@ -134,7 +134,7 @@ class Names:
         found = self._read.spooled(path)
         return b"".join(found) if found is not None else self._read.members.small(path) or b""
 
-    def catalogs(self) -> Iterator[tuple[int, tuple[int, int], Iterable[bytes]]]:
+    def catalogs(self, *, of_columns: bool) -> Iterator[tuple[int, tuple[int, int], Iterable[bytes]]]:
         """The catalogs that name things, as far as they can be read: which one, its database and file, its pages.
 
         The database of what all databases share is 0.
@@ -144,7 +144,8 @@ class Names:
             yield catalog.PG_DATABASE, (0, self._shared_file(catalog.PG_DATABASE)), (shared,)
         for database in self.databases:
             files = self._files(database)
-            for number in (catalog.PG_NAMESPACE, catalog.PG_CLASS):
+            more = (catalog.PG_ATTRIBUTE, catalog.PG_INDEX) if of_columns else ()
+            for number in (catalog.PG_NAMESPACE, catalog.PG_CLASS, *more):
                 file = files.get(number) or catalog.files_of(self._map(database)).get(number, number)
                 pages = self._pages(database, file)
                 if pages is not None:

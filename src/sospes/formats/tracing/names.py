@@ -5,15 +5,17 @@ What a transaction does to the catalogs counts once it commits.
 
 from __future__ import annotations
 
-from collections.abc import Collection, Iterable, Iterator
+from collections.abc import Collection, Iterable, Iterator, Sequence
 from dataclasses import dataclass, field, replace
 
 import numpy as np
 from numpy.typing import NDArray
 
 from sospes.formats.base.catalog import (
+    PG_ATTRIBUTE,
     PG_CLASS,
     PG_DATABASE,
+    PG_INDEX,
     PG_NAMESPACE,
     IsCommitted,
     files_of,
@@ -23,6 +25,7 @@ from sospes.formats.base.catalog import (
     rows_alive,
 )
 from sospes.formats.tracing.catalog_rows import CatalogRows, LoggedRow, RowChange
+from sospes.formats.tracing.keys import Attribute, attribute_in, keys_of, primary_in
 from sospes.formats.wal.ends import FileId
 from sospes.model.entries import Name
 from sospes.model.retracing import Subject
@@ -83,8 +86,11 @@ class Names:
     databases  by their numbers
     """
 
-    def __init__(self, version: int, page_size: int = 8192) -> None:
+    def __init__(self, version: int, page_size: int = 8192, *, of_columns: bool = False) -> None:
         self._version = version
+        self._of_columns = of_columns
+        self._columns: dict[tuple[int, int], dict[int, Attribute]] = {}
+        self._keys: dict[tuple[int, int], tuple[int, ...]] = {}
         self._page_size = page_size
         self._catalogs: dict[FileId, tuple[int, CatalogRows]] = {}
         self._schemas: dict[tuple[int, int], str] = {}
@@ -105,6 +111,10 @@ class Names:
         self._watch(PG_CLASS, (database, files.get(PG_CLASS, PG_CLASS)))
         if not any(what == PG_NAMESPACE and of == database for (of, _), (what, _) in self._catalogs.items()):
             self._watch(PG_NAMESPACE, (database, PG_NAMESPACE))
+        if self._of_columns:
+            if not any(what == PG_INDEX and of == database for (of, _), (what, _) in self._catalogs.items()):
+                self._watch(PG_INDEX, (database, PG_INDEX))
+            self._watch(PG_ATTRIBUTE, (database, files.get(PG_ATTRIBUTE, PG_ATTRIBUTE)))
 
     def _watch(self, catalog: int, file: FileId) -> CatalogRows:
         known = next((key for key, (what, _) in self._catalogs.items() if what == catalog and key[0] == file[0]), None)
@@ -130,6 +140,14 @@ class Names:
     def _take_row(self, catalog: int, database: int, row: bytes) -> None:
         if catalog == PG_CLASS:
             self._keep(self._relation(database, row))
+            return
+        if catalog == PG_ATTRIBUTE:
+            table, attribute = attribute_in(row, self._version)
+            self._columns.setdefault((database, table), {})[attribute.number] = attribute
+            return
+        if catalog == PG_INDEX:
+            if (primary := primary_in(row, self._version)) is not None:
+                self._keys[database, primary[0]] = primary[1]
             return
         number, name = named_in(row)
         self._subjects.clear()
@@ -217,6 +235,14 @@ class Names:
             self._subjects[file] = found
         return found
 
+    def keys(self, file: FileId, samples: Sequence[LoggedRow]) -> tuple[dict[str, str], ...] | None:
+        """The keys of rows of a file's table, of which some records are; None where the table or its key is unknown."""
+        named = self._by_file.get(file)
+        where = (file[0], named.oid) if named is not None else None
+        if where is None or where not in self._keys or where not in self._columns:
+            return None
+        return keys_of(samples, self._columns[where], self._keys[where])
+
     def subject_of(self, relation: Named) -> Subject:
         """What is told of a relation."""
         database = self._database(relation.database)
@@ -284,12 +310,16 @@ class Names:
                 self._by_file.pop((change.before.database, change.before.file), None)
                 self._subjects.pop((change.before.database, change.before.file), None)
                 if change.after is None:
-                    self._by_oid.pop((change.before.database, change.before.oid), None)
+                    gone = (change.before.database, change.before.oid)
+                    for known in (self._by_oid, self._columns, self._keys):
+                        known.pop(gone, None)
         for change in changes:
             if change.after is not None:
                 self._keep(change.after)
-                if change.after.oid == PG_NAMESPACE:
-                    self._watch(PG_NAMESPACE, (change.after.database, change.after.file))
+                if change.after.oid in {PG_NAMESPACE, PG_INDEX} and (
+                    change.after.oid == PG_NAMESPACE or self._of_columns
+                ):
+                    self._watch(change.after.oid, (change.after.database, change.after.file))
 
 
 def _any(_transaction: int) -> bool:

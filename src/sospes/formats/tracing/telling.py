@@ -24,6 +24,7 @@ class Done:
 
     complete  all of it was in the log that was read
     removed   files that are removed with it
+    keys      of some rows, by database, file, and what was done
     """
 
     transaction: int
@@ -32,6 +33,7 @@ class Done:
     committed: bool
     complete: bool
     rows: Rows
+    keys: dict[tuple[int, int, int], tuple[dict[str, str], ...] | None]
     begun: Begun
     removed: tuple[FileId, ...]
     relations: list[RelationChange]
@@ -113,7 +115,8 @@ class _Telling:
         for (database, number, done), (rows, at) in self._done.rows.items():
             file = (database, number)
             if file not in self._rewritten and rows > 0:
-                yield self._traced(KINDS[done], at, self._subject(file), rows)
+                keys = self._done.keys.get((database, number, done))
+                yield self._traced(KINDS[done], at, self._subject(file), rows)._replace(keys=keys)
 
     def unnamed(self) -> Iterator[Traced]:
         """Files that are removed, where the catalogs don't tell of which relation and why."""

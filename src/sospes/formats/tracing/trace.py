@@ -7,16 +7,19 @@ catalog/storage_xlog.h, utils/relmapper.h.
 from __future__ import annotations
 
 import struct
-from dataclasses import dataclass
+from collections.abc import Iterable
+from dataclasses import dataclass, replace
 
 import numpy as np
+from numpy.typing import NDArray
 
 from sospes.formats.tracing.begun import Begun, Rows, joined
 from sospes.formats.tracing.catalog_rows import LoggedRow
+from sospes.formats.tracing.keys import MOST
 from sospes.formats.tracing.names import FIRST_OF_USERS, Names
 from sospes.formats.tracing.telling import KINDS, Done, told
 from sospes.formats.wal.ends import HAS_MORE, End, FileId, end_of
-from sospes.formats.wal.heap import HEAP, MORE_HEAP, changes_in, first_blocks
+from sospes.formats.wal.heap import HEAP, MORE_HEAP, Changes, changes_in, first_blocks
 from sospes.formats.wal.moments import Commits, commits_in, main_data, restore_points_in
 from sospes.formats.wal.records import KIND, XLOG, Records
 from sospes.formats.wal.segments import VERSIONS
@@ -51,8 +54,10 @@ class Trace:
     begun_before  transactions that were under way at the first snapshot in the log, and may have begun before it
     """
 
-    def __init__(self, names: Names) -> None:
+    def __init__(self, names: Names, *, with_keys: bool = False) -> None:
         self.names = names
+        self._with_keys = with_keys
+        self._samples: dict[tuple[int, int, int, int], list[LoggedRow]] = {}
         self._rows: dict[int, Rows] = {}
         self._begun: dict[int, Begun] = {}
         self._looked = False
@@ -101,6 +106,8 @@ class Trace:
             | (changes.files[1:] != changes.files[:-1]) | (changes.done[1:] != changes.done[:-1])
         )  # fmt: skip
         begins = np.flatnonzero(new)
+        if self._with_keys:
+            self._sample(records, changes, begins)
         rows = np.add.reduceat(changes.rows, begins)
         begun = self._rows
         for transaction, database, file, done, number, at in zip(
@@ -115,6 +122,26 @@ class Trace:
                 known[0] += number
             else:
                 mine[database, file, done] = [number, at]
+
+    def _sample(self, records: Records, changes: Changes, begins: NDArray[np.int64]) -> None:
+        """Keep some records of each operation, which may hold keys."""
+        for begin, end in zip(begins.tolist(), [*begins[1:].tolist(), len(changes.indexes)], strict=True):
+            first = int(changes.indexes[begin])
+            key = (
+                int(records.transactions[first]), int(changes.databases[begin]), int(changes.files[begin]),
+                int(changes.done[begin]),
+            )  # fmt: skip
+            kept = self._samples.setdefault(key, [])
+            for place in range(begin, min(end, begin + MOST - len(kept))):
+                logged = _logged(records, int(changes.indexes[place]))
+                kept.append(replace(logged, record=memoryview(bytes(logged.record))))
+
+    def _keys(self, transactions: Iterable[int], key: tuple[int, int, int]) -> tuple[dict[str, str], ...] | None:
+        """The keys of rows that transactions changed, where they are wanted and the log has them."""
+        if not self._with_keys:
+            return None
+        found = [row for one in transactions for row in self._samples.pop((one, *key), [])]
+        return self.names.keys(key[:2], found[:MOST]) or None
 
     def _take_others(self, records: Records, ends: Commits, from_: int, found: list[Traced]) -> int:
         """All else, in order, from one record on; ends early where the files of catalogs change. How far it came."""
@@ -170,9 +197,9 @@ class Trace:
         subject = self.names.subject
         for (database, file, done), (number, begins) in rows.items():
             if number > 0:
-                found.append(
-                    Traced(KINDS[done], subject((database, file)), number, begins, at, time, transaction, complete)
-                )
+                keys = self._keys((transaction,), (database, file, done))
+                of = subject((database, file))
+                found.append(Traced(KINDS[done], of, number, begins, at, time, transaction, complete, None, keys))
 
     def _ended(self, records: Records, index: int) -> End:
         """What the end of a transaction says beside its time."""
@@ -190,10 +217,11 @@ class Trace:
         for one in all_of_it:
             if (part := self._begun.pop(one, None)) is not None:
                 begun.add(part)
+        rows = joined([self._rows.pop(one) for one in all_of_it if one in self._rows])
         done = Done(
             transaction=ending.transaction, ended=ending.at, time=ending.time, committed=ending.committed,
             complete=ending.transaction not in self.begun_before, begun=begun, removed=ending.end.removed,
-            rows=joined([self._rows.pop(one) for one in all_of_it if one in self._rows]),
+            rows=rows, keys={key: self._keys(all_of_it, key) for key in rows} if self._with_keys else {},
             relations=self.names.ended(all_of_it, committed=ending.committed),
         )  # fmt: skip
         for _, database, _, _ in begun.databases:
@@ -245,7 +273,8 @@ class Trace:
             for transaction in under_way:
                 if (transaction - oldest) & 0xFFFFFFFF >= _HALF:  # a crash ended it
                     self._begun.pop(transaction, None)
-                    self._rows.pop(transaction, None)
+                    for key in self._rows.pop(transaction, {}):
+                        self._samples.pop((transaction, *key), None)
                     self.names.forget(transaction)
 
     def _database(self, what: int, data: bytes, transaction: int, records: Records, index: int) -> bool:

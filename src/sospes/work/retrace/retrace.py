@@ -130,6 +130,7 @@ class Retracing:
 
     beside    places with base backups that know the names of tables, and with more logs
     live      a database of the same cluster that names tables as they are now
+    with_keys whether the keys of some rows are told, too
     progress  is told the bytes that were read
     """
 
@@ -137,6 +138,7 @@ class Retracing:
     beside: Sequence[Path] = ()
     live: Address | None = None
     work_folder: Path | None = None
+    with_keys: bool = False
     progress: Callable[[int], None] | None = None
 
 
@@ -147,7 +149,7 @@ def retrace(places: Sequence[Path], how: Retracing) -> Outcome[Retraced]:
     clusters.
     """
     begin = time.perf_counter()
-    tracing = open_tracing(places, how.beside, how.work_folder)
+    tracing = open_tracing(places, how.beside, how.work_folder, with_keys=how.with_keys)
     if how.live is not None:
         tracing.take_live(how.live.label, recovery_of(tracing.engine).relations(how.live, tracing.system))
     kept = _Kept(how.wanted, tracing.tables)
