@@ -195,6 +195,14 @@ class PostgresServer(_Server):
         return _run([*self._client("pg_dump", database), *options], self.user)
 
 
+def archive_folder(folder: Path) -> Path:
+    """A folder that a server may archive its log into."""
+    archive = folder / "archive"
+    archive.mkdir()
+    archive.chmod(0o777)
+    return archive
+
+
 class Standby(PostgresServer):
     """A PostgreSQL server that follows another one."""
 

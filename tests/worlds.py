@@ -7,7 +7,7 @@ import shutil
 from dataclasses import dataclass
 from pathlib import Path
 
-from tests.servers import PostgresServer, Standby
+from tests.servers import PostgresServer, Standby, archive_folder
 
 ARCHIVING = ("archive_mode=on", "wal_level=replica")
 
@@ -31,9 +31,7 @@ class World:
 
 def make_world(folder: Path) -> World:
     """Make it in a folder where servers may write: a cluster with segments of 1 MiB, and a standby that is promoted."""
-    archive = folder / "archive"
-    archive.mkdir()
-    archive.chmod(0o777)
+    archive = archive_folder(folder)
     with PostgresServer(None, "--data-checksums", "--wal-segsize=1", settings=ARCHIVING) as server:
         server.archive_into(archive)
         server.run_sql("postgres", "CREATE TABLE boat (id integer PRIMARY KEY, name text)")

@@ -9,7 +9,7 @@ from decimal import Decimal, InvalidOperation
 from pathlib import Path
 from typing import TYPE_CHECKING
 
-from sospes.cli import common, recording, recovering
+from sospes.cli import common, comparing, recording, recovering
 from sospes.model.errors import UsageError
 
 if TYPE_CHECKING:
@@ -35,7 +35,7 @@ def configure(parser: argparse.ArgumentParser) -> None:
         help="what it should be: any of the same, a live database (postgresql://..., mariadb://..., @profile), "
         "a file of known figures (.toml), or a seal",
     )
-    common.add_drift(parser, "later ones are drift, and counted apart")
+    comparing.add_drift(parser, "later ones are drift, and counted apart")
     parser.add_argument(
         "--table",
         action="append",
@@ -43,7 +43,7 @@ def configure(parser: argparse.ArgumentParser) -> None:
         metavar="TABLE",
         help="compare this table only; may be given several times",
     )
-    common.add_key_and_timeout(parser)
+    comparing.add_key_and_timeout(parser)
     _add_counting(parser)
     common.add_hide_values(parser)
     recovering.add_recovery(parser)
@@ -107,9 +107,9 @@ def run(args: argparse.Namespace) -> int:
     begin = time.perf_counter()
     if args.exact and args.total:
         raise UsageError("--exact compares text, which has no sums", "leave --exact or --total away")
-    with common.two_sides(args) as (left, right, comparing):
+    with comparing.two_sides(args) as (left, right, common_how):
         how = replace(
-            comparing,
+            common_how,
             ignored=args.ignore,
             tolerance=dict(args.within),
             limit=ROWS_LISTED if args.limit is None else args.limit,

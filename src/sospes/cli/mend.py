@@ -7,7 +7,7 @@ import time
 from datetime import datetime
 from pathlib import Path
 
-from sospes.cli import common, recovering
+from sospes.cli import common, comparing, recovering
 from sospes.model.errors import UsageError
 
 EXAMPLE = "sospes mend night.sql.gz @live --out fix.sql --undo undo.sql"
@@ -20,8 +20,8 @@ def configure(parser: argparse.ArgumentParser) -> None:
     parser.add_argument("--out", type=Path, metavar="FILE", required=True, help="where to write the script")
     parser.add_argument("--undo", type=Path, metavar="FILE", help="where to write the script that takes it back")
     parser.add_argument("--table", action="append", default=[], metavar="TABLE", help="mend this table only")
-    common.add_drift(parser, "rows that were written later are drift, and left as they are")
-    common.add_key_and_timeout(parser)
+    comparing.add_drift(parser, "rows that were written later are drift, and left as they are")
+    comparing.add_key_and_timeout(parser)
     parser.add_argument("--only", choices=["missing", "changed"], help="bring back only missing, or only changed rows")
     parser.add_argument(
         "--columns",
@@ -67,9 +67,9 @@ def run(args: argparse.Namespace) -> int:
     from sospes.work.mend.rows import Mending, mend
 
     begin = time.perf_counter()
-    with common.two_sides(args) as (left, right, comparing):
+    with comparing.two_sides(args) as (left, right, common_how):
         how = Mending(
-            comparing=comparing,
+            comparing=common_how,
             out=args.out,
             undo=args.undo,
             only=Only(kind=args.only, columns=args.columns, first_key=args.from_key, last_key=args.to_key),

@@ -27,7 +27,7 @@ from sospes.sides.postgresql.recovered import by_modules
 from sospes.sides.servers.private import PREFIX
 from sospes.work.restore.recover import short_of
 from tests.conftest import Run, _servers_or_skip, folder_for_all, sospes
-from tests.servers import Adopted, PostgresServer, newer_postgres_folders, postgres_folders
+from tests.servers import Adopted, PostgresServer, archive_folder, newer_postgres_folders, postgres_folders
 from tests.worlds import ARCHIVING, World
 
 servers = pytest.mark.servers
@@ -295,9 +295,7 @@ def test_a_prepared_transaction_counts_from_its_commit_on(tmp_path: Path) -> Non
     if not postgres_folders():
         _servers_or_skip("no PostgreSQL server binaries on this machine")
     folder = folder_for_all(tmp_path)
-    archive = folder / "archive"
-    archive.mkdir()
-    archive.chmod(0o777)
+    archive = archive_folder(folder)
     with PostgresServer(None, "--wal-segsize=1", settings=(*ARCHIVING, "max_prepared_transactions=5")) as server:
         server.archive_into(archive)
         server.run_sql("postgres", "CREATE TABLE boat (id integer PRIMARY KEY)")

@@ -12,7 +12,7 @@ from typing import Any
 import pytest
 
 from tests.conftest import DUMPS, _servers_or_skip, folder_for_all, sospes
-from tests.servers import PostgresServer, newer_postgres_folders, postgres_folders
+from tests.servers import PostgresServer, archive_folder, newer_postgres_folders, postgres_folders
 from tests.worlds import ARCHIVING, World
 
 servers = pytest.mark.servers
@@ -104,9 +104,7 @@ def the_live_database(tmp_path: Path) -> Iterator[tuple[PostgresServer, Path, Pa
     if not postgres_folders():
         _servers_or_skip("no PostgreSQL server binaries on this machine")
     folder = folder_for_all(tmp_path)
-    archive = folder / "archive"
-    archive.mkdir()
-    archive.chmod(0o777)
+    archive = archive_folder(folder)
     with PostgresServer(None, "--wal-segsize=1", settings=ARCHIVING) as server:
         server.archive_into(archive)
         server.run_sql("postgres", "CREATE DATABASE harbour")

@@ -13,7 +13,7 @@ import pytest
 
 from sospes.formats.wal.moments import main_data
 from tests.conftest import Run, _servers_or_skip, folder_for_all, sospes
-from tests.servers import PostgresServer, Standby, newer_postgres_folders, postgres_folders
+from tests.servers import PostgresServer, Standby, archive_folder, newer_postgres_folders, postgres_folders
 from tests.worlds import ARCHIVING, World
 
 servers = pytest.mark.servers
@@ -124,9 +124,7 @@ def test_everything_that_was_done(binaries: Path | None, compression: str, level
     if binaries is None and not postgres_folders():
         _servers_or_skip("no PostgreSQL server binaries on this machine")
     folder = folder_for_all(tmp_path)
-    archive = folder / "archive"
-    archive.mkdir()
-    archive.chmod(0o777)
+    archive = archive_folder(folder)
     settings = (
         "archive_mode=on", f"wal_level={level}", f"wal_compression={compression}", "max_prepared_transactions=4",
         "autovacuum=off",
@@ -250,9 +248,7 @@ def test_keys_where_the_log_has_them(binaries: Path | None, level: str, tmp_path
     if binaries is None and not postgres_folders():
         _servers_or_skip("no PostgreSQL server binaries on this machine")
     folder = folder_for_all(tmp_path)
-    archive = folder / "archive"
-    archive.mkdir()
-    archive.chmod(0o777)
+    archive = archive_folder(folder)
     settings = ("archive_mode=on", f"wal_level={level}", "full_page_writes=off")
     with PostgresServer(binaries, "--wal-segsize=1", settings=settings) as server:
         server.archive_into(archive)
@@ -351,9 +347,7 @@ def test_what_had_begun_before_the_log_and_what_lies_on_another_timeline(tmp_pat
     if not postgres_folders():
         _servers_or_skip("no PostgreSQL server binaries on this machine")
     folder = folder_for_all(tmp_path)
-    archive = folder / "archive"
-    archive.mkdir()
-    archive.chmod(0o777)
+    archive = archive_folder(folder)
     with PostgresServer(None, "--wal-segsize=1", settings=ARCHIVING) as server:
         server.archive_into(archive)
         server.run_sql("postgres", "CREATE TABLE boat (id int)")
