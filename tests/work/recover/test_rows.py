@@ -234,6 +234,25 @@ def test_what_a_damaged_or_short_backup_gives(world: World, tmp_path: Path) -> N
     assert sospes("extract", world.backup, "boot", "--out", tmp_path / "boot.sql").code == 2
 
 
+@servers
+def test_a_drill_holds_a_base_backup_against_live_and_figures(
+    live: tuple[PostgresServer, Path, Path], tmp_path: Path
+) -> None:
+    """With its logs, so that nothing differs."""
+    server, backup, archive = live
+    nights = backup.parent / "nights"
+    nights.mkdir()
+    backup.rename(nights / "base")
+    (tmp_path / "figures.toml").write_text('[[figure]]\ntable = "crew"\nrows = 100\n')
+    (tmp_path / "drill.toml").write_text(
+        f'[[target]]\nname = "quay"\nplaces = ["{nights}"]\nwith = ["{archive}"]\nrung = "matched"\n'
+        f'compare-with = "{server.address("harbour")}"\nfigures = "figures.toml"\n'
+    )
+    run = sospes("drill", tmp_path / "drill.toml", "--ledger", tmp_path / "ledger.sqlite", "--json")
+    [target] = run.document["result"]["targets"]
+    assert (run.code, target["verdict"], target["rung"]) == (0, "sound", "matched"), target
+
+
 def test_moments_go_with_base_backups_only(tmp_path: Path) -> None:
     dump = DUMPS / "postgresql-18.sql"
     assert sospes("extract", dump, "rescue.boat", "--until", "2026-11-25", "--out", tmp_path / "x").code == 2

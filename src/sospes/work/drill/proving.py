@@ -201,6 +201,8 @@ def commands(chosen: Chosen, how: Proving) -> Iterator[list[str]]:
         yield _reading(chosen, how)
     else:
         yield ["rehearse", paths[0], "--side", side, *target.options, *pieces, *_parts(chosen)]
+    if is_physical:  # its rows come from a private server as well
+        hiding += [*_parts(chosen), *(word for word in target.options if word != "--trust-backup")]
     if target.figures is not None:
         yield ["compare", paths[0], target.figures, *hiding]
     if target.compare_with == LAST_PROVEN:
