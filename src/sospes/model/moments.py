@@ -8,6 +8,7 @@ from datetime import UTC, datetime, timedelta
 from enum import StrEnum
 
 from sospes.model.errors import UsageError
+from sospes.model.findings import Finding, note
 
 _POSITION = re.compile(r"([0-9A-F]{1,8})/([0-9A-F]{1,8})")
 _TIME = re.compile(r"\d{4}-\d\d-\d\d(?:[T ]\d\d:\d\d(?::\d\d(?:[.,]\d{1,9})?)?)?(?:Z|[+-]\d\d(?::?\d\d)?)?", re.ASCII)
@@ -89,6 +90,15 @@ class Moment:
     def words(self) -> str:
         """The moment as people read it."""
         return self.value if self.kind is MomentKind.TIME else f"{self.kind.value}={self.value}"
+
+
+def assumed(*moments: Moment | None) -> list[Finding]:
+    """What is to be said of times that name no zone."""
+    return [
+        note("zone-assumed", f"{moment.value} was taken to be in UTC, as it names no zone")
+        for moment in moments
+        if moment is not None and not moment.zoned
+    ]
 
 
 def read_moment(text: str, *, before: bool) -> Moment:

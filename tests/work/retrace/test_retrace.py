@@ -189,6 +189,8 @@ def test_from_and_to_every_kind_of_moment(world: World) -> None:
         ["--to", f"transaction={int(mistake['transaction']) - 1}"],
     ):  # fmt: skip
         assert told(retraced(*places, *words)) == everything[:2], words
+    told_of = retraced(*places, "--from", "2001-01-01 09:31").document["findings"]
+    assert [one["code"] for one in told_of] == ["zone-assumed"]
     unseen = retraced(*places, "--from", "name=never set")
     assert (unseen.code, unseen.document["findings"][0]["code"]) == (3, "moment-unseen")
     assert retraced(*places, "--from", "yesterday").code == 2

@@ -19,7 +19,7 @@ from sospes.formats.wal.timelines import Way, file_at, newest_way
 from sospes.model.errors import UsageError
 from sospes.model.events import Window
 from sospes.model.findings import Finding, doubt, note
-from sospes.model.moments import Moment, MomentKind, iso, position, server_time, time_of
+from sospes.model.moments import Moment, MomentKind, assumed, iso, position, server_time, time_of
 from sospes.model.planning import Missing, Moments, Need, Part, RestorePlan
 
 _SEGMENT = 1 << 24
@@ -228,9 +228,7 @@ class Planning:
             )
         if moment.time is not None:
             last = server_time(times.last) if times.last is not None else chosen.ended
-            told: list[Finding] = []
-            if not moment.zoned:
-                told.append(note("zone-assumed", f"{moment.value} was taken to be in UTC, as it names no zone"))
+            told = assumed(moment)
             if last is None or last < moment.time:
                 return reach, [past, *told]
             return Moments(time=moment.time.isoformat(), lsn=None), told

@@ -263,10 +263,14 @@ def _place(table: RowTable) -> Place:
     return Place(database=table.name.database, schema=table.name.schema, table=table.name.name)
 
 
+_TOLD_ALL_THE_SAME = frozenset({"unlogged-empty", "zone-assumed"})
+"""Notes on a side that say what was compared."""
+
+
 def side_findings(side: RowSide, which: str) -> Iterator[Finding]:
     """What is wrong with a side itself, told apart from the differences."""
     for finding in side.findings:
-        if finding.severity is not Severity.NOTE or finding.code == "unlogged-empty":
+        if finding.severity is not Severity.NOTE or finding.code in _TOLD_ALL_THE_SAME:
             yield replace(finding, message=f"{which} side: {finding.message}").at(file=side.name)
 
 

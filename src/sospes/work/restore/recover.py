@@ -14,7 +14,7 @@ from sospes.formats.recovery import MARGIN, Recovery, Stop, open_recovery
 from sospes.model.entries import Name
 from sospes.model.errors import NotFound
 from sospes.model.findings import Finding, doubt, fault, note, some, verdict_of
-from sospes.model.moments import Reached, position
+from sospes.model.moments import Reached, assumed, position
 from sospes.model.outcome import Outcome, TableSummary
 from sospes.model.verdict import Rung, Severity, Verdict
 from sospes.sides.registry import open_live, recovery_of
@@ -155,7 +155,7 @@ def _made(run: _Running, binaries: Binaries) -> Recovering:
         server = recovery_of(run.recovery.engine).make(binaries, how.opening.work_folder, how.walled)
     if how.announce is not None:
         how.announce(run.expected, str(server.folder))
-    run.find(_SUPERUSERS, *(() if how.walled else (UNCONFINED,)))
+    run.find(_SUPERUSERS, *(() if how.walled else (UNCONFINED,)), *assumed(how.moment))
     return server
 
 

@@ -11,7 +11,7 @@ from sospes.formats.retracing import Tracing, open_tracing
 from sospes.model.entries import Name
 from sospes.model.errors import NotFound
 from sospes.model.findings import Finding, doubt, note, verdict_of
-from sospes.model.moments import Moment, MomentKind, iso, position, server_microseconds
+from sospes.model.moments import Moment, MomentKind, assumed, iso, position, server_microseconds
 from sospes.model.outcome import Outcome
 from sospes.model.retracing import LastGood, OperationKind, Retraced, Subject, Total, Traced
 from sospes.model.verdict import Rung, Verdict
@@ -209,7 +209,7 @@ def _require_tables(kept: _Kept, tracing: Tracing) -> None:
 
 
 def _findings(tracing: Tracing, kept: _Kept) -> list[Finding]:
-    found = list(tracing.findings)
+    found = [*tracing.findings, *assumed(kept.wanted.from_, kept.wanted.to)]
     if tracing.names_from is None:
         unsure = doubt if kept.wanted.tables else note
         found.append(unsure("names-unknown", _NAMELESS, _NAME_THEM))
