@@ -223,6 +223,8 @@ def _named(read: Checking, work_folder: Path | None, *, with_keys: bool) -> Name
             read.read_log()
         known = BackupNames(read)
         names = Names(known.version, known.page_size, of_columns=with_keys)
+        for database, data in known.maps():
+            names.take_map(database, data)
         for catalog, file, pages in known.catalogs(of_columns=with_keys):
             names.take_pages(catalog, file, pages, known.is_committed)
     return names

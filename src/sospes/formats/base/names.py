@@ -134,6 +134,12 @@ class Names:
         found = self._read.spooled(path)
         return b"".join(found) if found is not None else self._read.members.small(path) or b""
 
+    def maps(self) -> Iterator[tuple[int, bytes]]:
+        """The file maps, which say in which files catalogs are, by databases; that of what all share is of number 0."""
+        yield 0, self._read.kept.get(catalog.MAP) or b""
+        for database in self.databases:
+            yield database, self._map(database)
+
     def catalogs(self, *, of_columns: bool) -> Iterator[tuple[int, tuple[int, int], Iterable[bytes]]]:
         """The catalogs that name things, as far as they can be read: which one, its database and file, its pages.
 

@@ -39,6 +39,8 @@ OWN = frozenset({"pg_catalog", "information_schema", "pg_toast"})
 FIRST_OF_USERS = 16384
 """Numbers below are the engine's own."""
 
+_NAMING = frozenset({PG_CLASS, PG_NAMESPACE})
+_ALL = _NAMING | {PG_ATTRIBUTE, PG_INDEX}
 _TABLES = frozenset("rpm")
 _STORED = frozenset("ritmS")
 _LEAST_NAMED = 68
@@ -98,6 +100,7 @@ class Names:
         self._by_oid: dict[tuple[int, int], Named] = {}
         self._begun: dict[int, _Begun] = {}
         self._made: set[int] = set()
+        self._own: set[FileId] = set()  # files of the engine's catalogs, as file maps say
         self._subjects: dict[FileId, Subject] = {}  # kept until names change
         self.databases: dict[int, str] = {}
         self._watch(PG_DATABASE, (SHARED, PG_DATABASE))
@@ -105,6 +108,8 @@ class Names:
     def take_map(self, database: int, data: bytes) -> None:
         """Take in where a database has its catalogs, as its file map says."""
         files = files_of(data)
+        self._own.update((database, file) for file in files.values())
+        self._subjects.clear()
         if database == SHARED:
             self._watch(PG_DATABASE, (database, files.get(PG_DATABASE, PG_DATABASE)))
             return
@@ -117,12 +122,20 @@ class Names:
             self._watch(PG_ATTRIBUTE, (database, files.get(PG_ATTRIBUTE, PG_ATTRIBUTE)))
 
     def _watch(self, catalog: int, file: FileId) -> CatalogRows:
-        known = next((key for key, (what, _) in self._catalogs.items() if what == catalog and key[0] == file[0]), None)
-        if known != file:
-            if known is not None:
-                del self._catalogs[known]
+        """From here on a database has a catalog in that file, and in no other."""
+        rows = self._catalogs.get(file, (catalog, CatalogRows(self._page_size)))[1]
+        others = [key for key, (what, _) in self._catalogs.items() if what == catalog and key[0] == file[0]]
+        for other in others:
+            del self._catalogs[other]
+        self._catalogs[file] = (catalog, rows)
+        return rows
+
+    def prepare(self, catalog: int, file: FileId) -> bool:
+        """A file is made that a catalog may be written anew into: whether that is one to be watched."""
+        watched = catalog in (_ALL if self._of_columns else _NAMING) and file not in self._catalogs
+        if watched:
             self._catalogs[file] = (catalog, CatalogRows(self._page_size))
-        return self._catalogs[file][1]
+        return watched
 
     def take_pages(self, catalog: int, file: FileId, pages: Iterable[bytes], is_committed: IsCommitted) -> None:
         """Take in a catalog's pages as a backup has them: the file of a database, whole pages in any pieces."""
@@ -189,6 +202,10 @@ class Names:
     def make_database(self, database: int) -> None:
         """A database is made from another one's pages, which follow in the log."""
         self._made.add(database)
+        # It has them where the one that it is made from has: nobody says which one that is.
+        for catalog in (PG_NAMESPACE, PG_INDEX) if self._of_columns else (PG_NAMESPACE,):
+            for number in {catalog, *(file for (_, file), (what, _) in self._catalogs.items() if what == catalog)}:
+                self._catalogs.setdefault((database, number), (catalog, CatalogRows(self._page_size)))
 
     def made_database(self, database: int) -> None:
         """It is made."""
@@ -231,7 +248,8 @@ class Names:
                 found = self.subject_of(named)
             else:
                 database, number = file
-                found = Subject(self._database(database), None, None, number, number < FIRST_OF_USERS)
+                is_own = number < FIRST_OF_USERS or file in self._own
+                found = Subject(self._database(database), None, None, number, is_own)
             self._subjects[file] = found
         return found
 

@@ -236,8 +236,8 @@ class Trace:
         mine = int(records.transactions[index])
         try:
             if manager == _STORAGE:
-                self._stored(what, data, mine, int(records.positions[index]))
-            elif manager == _STANDBY:
+                return self._stored(what, data, mine, int(records.positions[index]))
+            if manager == _STANDBY:
                 self._stands_by(what, data)
             elif manager == _FILE_MAP:
                 database, _, length = struct.unpack_from("<III", data)
@@ -249,15 +249,20 @@ class Trace:
             self.unread += 1
         return False
 
-    def _stored(self, what: int, data: bytes, transaction: int, at: int) -> None:
+    def _stored(self, what: int, data: bytes, transaction: int, at: int) -> bool:
+        """A file is made or cut; whether a catalog may be written into it."""
         if what == _MADE:
             _, database, file = struct.unpack_from("<III", data)
-            self._of(transaction).made.add((database, file))
-        elif what == _CUT and transaction:
+            begun = self._of(transaction)
+            begun.made.add((database, file))
+            found = [self.names.prepare(oid, (of, file)) for of, oid in begun.locked if of == database]
+            return any(found)
+        if what == _CUT and transaction:
             block, _, database, file = struct.unpack_from("<IIII", data)
             # Else the engine only gives back what is empty anyway.
             if block == 0 and (database, file) in self._of(transaction).made:
                 self._of(transaction).emptied[database, file] = at
+        return False
 
     def _stands_by(self, what: int, data: bytes) -> None:
         if what == _LOCKED:
