@@ -16,7 +16,7 @@ from dataclasses import dataclass
 from pathlib import Path
 
 from sospes.model.errors import CannotCheck
-from sospes.places.writing import PARTIAL, beginning_of, machine
+from sospes.places.writing import PARTIAL, beginning_of, machine, partial
 
 MARK = "made-by-sospes.json"
 """The file that says who made a folder: the number of the run's process, and its machine."""
@@ -67,6 +67,32 @@ def work_folder(within: Path | None) -> Iterator[Path]:
         yield Path(folder)
 
 
+def put_in_place(source: Path, folder: Path) -> None:
+    """Move a folder to its place, which appears at once; to another file system it is copied beside it first.
+
+    Raises CannotCheck, with nothing left there, where that fails.
+    """
+    beside = partial(folder)
+    try:
+        if _same_disk(source, folder.absolute().parent):
+            source.rename(folder)
+            return
+        beside.mkdir(mode=0o700)
+        write_mark(beside)
+        shutil.copytree(source, beside, symlinks=True, dirs_exist_ok=True)
+        (beside / MARK).unlink()
+        beside.rename(folder)
+    except OSError as error:
+        advice = "name a new folder, on a disk with room for it"
+        raise CannotCheck(f"{folder}: can't be written: {error.strerror or error}", advice) from error
+    finally:
+        shutil.rmtree(beside, ignore_errors=True)
+
+
+def _same_disk(one: Path, other: Path) -> bool:
+    return one.stat().st_dev == other.stat().st_dev
+
+
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Unfinished:
     """A work folder or a partial file that is still there; `bytes` is its size.
@@ -94,11 +120,11 @@ def unfinished(place: Path) -> Iterator[Unfinished]:
         except FileNotFoundError:
             continue  # it was finished by now
         own = state.st_uid == os.geteuid()
-        if found is not None and (stat.S_ISREG(state.st_mode) or stat.S_ISDIR(state.st_mode)):
+        is_ours = found is not None or path.name.startswith(WORK)
+        if found is not None and stat.S_ISREG(state.st_mode):
             in_use = found[2] != machine() or alive(int(found[1]))
-            size = size_of(path) if path.is_dir() else state.st_size
-            yield Unfinished(path=path, bytes=size, in_use=in_use, own=own)
-        elif path.name.startswith(WORK) and stat.S_ISDIR(state.st_mode) and (mark := mark_of(path)) is not None:
+            yield Unfinished(path=path, bytes=state.st_size, in_use=in_use, own=own)
+        elif is_ours and stat.S_ISDIR(state.st_mode) and (mark := mark_of(path)) is not None:
             yield Unfinished(path=path, bytes=size_of(path), in_use=is_in_use(mark), own=own)
 
 

@@ -6,7 +6,6 @@ import errno
 import fcntl
 import os
 import re
-import shutil
 import stat
 from collections.abc import Iterable
 from pathlib import Path
@@ -95,24 +94,6 @@ def cloned(source: Path, target: Path) -> bool:
         except OSError:
             return False
     return True
-
-
-def put_in_place(source: Path, folder: Path) -> None:
-    """Move a folder to its place, which appears at once; over to another file system it is copied beside it first.
-
-    Raises CannotCheck, with nothing left there, where that fails.
-    """
-    beside = partial(folder)
-    try:
-        shutil.move(source, beside)
-        beside.rename(folder)
-    except OSError as error:
-        shutil.rmtree(beside, ignore_errors=True)
-        advice = "name a new folder, on a disk with room for it"
-        raise CannotCheck(f"{folder}: can't be written: {error.strerror}", advice) from error
-    except BaseException:
-        shutil.rmtree(beside, ignore_errors=True)
-        raise
 
 
 def nameless_file(folder: Path | None) -> IO[bytes]:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import json
 import os
 import subprocess
 import sys
@@ -13,6 +14,7 @@ from typing import Any
 
 import pytest
 
+from sospes.model.errors import CannotCheck
 from sospes.places import own, writing
 from tests.backups import copy_table, postgresql
 from tests.conftest import sospes
@@ -92,6 +94,31 @@ def test_what_is_not_ours_to_remove_stays(tmp_path: Path) -> None:
     assert dropped == {mine: True, journal: True, elsewhere: False}
     assert not mine.exists() and not journal.exists()
     assert all(path.exists() for path in (elsewhere, *strangers, linked, folder, unmarked))
+
+
+def test_a_folder_that_was_being_put_in_its_place_is_tidied(tmp_path: Path, monkeypatch: pytest.MonkeyPatch) -> None:
+    """To another file system it is copied; a run that was killed meanwhile leaves one with our mark."""
+    source, target = tmp_path / "data", tmp_path / "there" / "kept"
+    source.mkdir()
+    (source / "rows").write_text("rows")
+    target.parent.mkdir()
+    monkeypatch.setattr(own, "_same_disk", lambda *_: False)
+    own.put_in_place(source, target)
+    assert sorted(path.name for path in target.iterdir()) == ["rows"]
+    assert [path.name for path in target.parent.iterdir()] == ["kept"]
+
+    left = tmp_path / "there" / f".again.{2**22 + 1}-{writing.machine()}.sospes-part"
+    left.mkdir()
+    (left / own.MARK).write_text(json.dumps({"made_by": "sospes", "owner": 2**22 + 1, "machine": writing.machine()}))
+    assert [item["dropped"] for item in _left(left.parent, "--drop")] == [True]
+
+    def full(*_args: object, **_more: object) -> None:
+        raise OSError(28, "No space left on device")
+
+    monkeypatch.setattr("shutil.copytree", full)
+    with pytest.raises(CannotCheck, match="No space left"):
+        own.put_in_place(source, target.with_name("third"))
+    assert [path.name for path in target.parent.iterdir()] == ["kept"]
 
 
 @pytest.mark.skipif(os.geteuid() != 0, reason="only root can give a file away")

@@ -23,7 +23,8 @@ from sospes.model.entries import Engine, Name
 from sospes.model.errors import CannotCheck
 from sospes.model.findings import Finding, Place, doubt, fault, note
 from sospes.model.moments import offset_of
-from sospes.places.writing import beginning_of, opened_own, put_in_place
+from sospes.places.own import put_in_place
+from sospes.places.writing import beginning_of, opened_own
 from sospes.sides.postgresql.checks import check_database
 from sospes.sides.postgresql.live import connected, one_line
 from sospes.sides.postgresql.loads import Session
