@@ -11,6 +11,7 @@ from typing import Any
 
 import pytest
 
+from sospes.formats.tracing.names import Names
 from sospes.formats.wal.moments import main_data
 from tests.conftest import Run, _servers_or_skip, folder_for_all, sospes
 from tests.servers import PostgresServer, Standby, archive_folder, newer_postgres_folders, postgres_folders
@@ -309,6 +310,22 @@ def test_records_that_can_not_be_understood_are_counted(world: World, monkeypatc
     run = retraced(world.archive, "--with", world.backup)
     assert run.code == 3
     assert "records-unread" in {finding["code"] for finding in run.document["findings"]}
+
+
+def test_numbers_of_long_lived_clusters_and_rows_that_no_server_writes() -> None:
+    """Numbers of relations go up to 2^32, and short rows are passed over."""
+    names = Names(15, of_columns=True)
+    large = (1 << 32) - 2
+    names.take_map(large, b"")
+    assert large << 32 | 1259 in names.watched().tolist()
+    page = bytearray(8192)
+    row = bytes(22) + b"\x18" + bytes(80)
+    page[12:14] = (28).to_bytes(2, "little")
+    page[24:28] = (8000 | 1 << 15 | len(row) << 17).to_bytes(4, "little")
+    page[8000 : 8000 + len(row)] = row
+    for catalog in (1259, 2615, 1249, 2610):
+        names.take_pages(catalog, (large, catalog), [bytes(page)], lambda _: True)
+    assert names.tables() == set()
 
 
 def test_what_is_no_log_is_refused(tmp_path: Path) -> None:

@@ -68,6 +68,8 @@ def primary_in(row: bytes, version: int) -> tuple[int, tuple[int, ...]] | None:
         return None
     [table] = struct.unpack_from("<I", row, 4)
     [count] = struct.unpack_from("<H", row, 10)
+    if len(row) < 48 + 2 * count:
+        return None
     return table, struct.unpack_from(f"<{count}h", row, 48)
 
 

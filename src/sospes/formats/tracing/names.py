@@ -6,7 +6,7 @@ What a transaction does to the catalogs counts once it commits.
 from __future__ import annotations
 
 from collections.abc import Collection, Iterable, Iterator, Sequence
-from dataclasses import dataclass, field, replace
+from dataclasses import dataclass, replace
 
 import numpy as np
 from numpy.typing import NDArray
@@ -44,6 +44,9 @@ _ALL = _NAMING | {PG_ATTRIBUTE, PG_INDEX}
 _TABLES = frozenset("rpm")
 _STORED = frozenset("ritmS")
 _LEAST_NAMED = 68
+_LEAST = {PG_ATTRIBUTE: 102, PG_INDEX: 48}
+"""Bytes that rows of catalogs have at least; those of all others begin with a number and a name."""
+
 _WHAT_PEOPLE_CHANGE = 12
 
 
@@ -75,13 +78,6 @@ class RelationChange:
     steps: tuple[Named, ...] = ()
 
 
-@dataclass(slots=True)
-class _Begun:
-    """What a transaction did to catalogs by now, in order: which catalog, of which database, and what."""
-
-    changes: list[tuple[int, int, RowChange]] = field(default_factory=list)
-
-
 class Names:
     """Names by numbers, and the rows of the catalogs that they come from.
 
@@ -98,7 +94,8 @@ class Names:
         self._schemas: dict[tuple[int, int], str] = {}
         self._by_file: dict[FileId, Named] = {}
         self._by_oid: dict[tuple[int, int], Named] = {}
-        self._begun: dict[int, _Begun] = {}
+        # Of transactions: which catalog, of which database.
+        self._begun: dict[int, list[tuple[int, int, RowChange]]] = {}
         self._made: set[int] = set()
         self._own: set[FileId] = set()  # files of the engine's catalogs, as file maps say
         self._subjects: dict[FileId, Subject] = {}  # kept until names change
@@ -151,6 +148,8 @@ class Names:
         self._keep(relation)
 
     def _take_row(self, catalog: int, database: int, row: bytes) -> None:
+        if len(row) < (kind_at(self._version) + 1 if catalog == PG_CLASS else _LEAST.get(catalog, _LEAST_NAMED)):
+            return  # no server writes such
         if catalog == PG_CLASS:
             self._keep(self._relation(database, row))
             return
@@ -184,9 +183,9 @@ class Names:
         self._by_oid[relation.database, relation.oid] = relation
         self._subjects.clear()
 
-    def watched(self) -> NDArray[np.int64]:
+    def watched(self) -> NDArray[np.uint64]:
         """The files that catalogs are in: numbers of databases in the upper half, of files in the lower."""
-        return np.array([database << 32 | file for database, file in self._catalogs], np.int64)
+        return np.array([database << 32 | file for database, file in self._catalogs], np.uint64)
 
     def apply(self, file: FileId, transaction: int, logged: LoggedRow) -> None:
         """Do what a record says about a catalog's file."""
@@ -197,7 +196,7 @@ class Names:
                     self._take_row(catalog, file[0], row[row[22] :])
         for change in rows.apply(logged):
             if transaction and not (change.gone == b"" and change.new == b""):
-                self._begun.setdefault(transaction, _Begun()).changes.append((catalog, file[0], change))
+                self._begun.setdefault(transaction, []).append((catalog, file[0], change))
 
     def make_database(self, database: int) -> None:
         """A database is made from another one's pages, which follow in the log."""
@@ -290,10 +289,8 @@ class Names:
         now; `keep` does the rest."""
         found: dict[tuple[int, int], list[Named | None]] = {}
         for transaction in sorted(transactions):
-            begun = self._begun.pop(transaction, None)
-            if begun is None or not committed:
-                continue
-            for catalog, database, change in begun.changes:
+            changes = self._begun.pop(transaction, [])
+            for catalog, database, change in changes if committed else ():
                 if catalog != PG_CLASS:
                     self._take_other(catalog, database, change)
                     continue

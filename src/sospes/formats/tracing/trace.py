@@ -181,7 +181,7 @@ class Trace:
         of_rows |= (records.managers == XLOG) & np.isin(records.kinds, _IMAGES)
         about = np.flatnonzero(of_rows[from_:]) + from_
         blocks = first_blocks(records, about)
-        keys = blocks.databases.astype(np.int64) << 32 | blocks.files
+        keys = blocks.databases.astype(np.uint64) << np.uint64(32) | blocks.files.astype(np.uint64)
         mine = np.isin(keys, self.names.watched()) & (blocks.behind >= 0)
         return {
             index: (key >> 32, key & 0xFFFFFFFF)
