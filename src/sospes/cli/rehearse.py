@@ -16,7 +16,9 @@ EXAMPLE = "sospes rehearse night.sql.gz --keep"
 
 def configure(parser: argparse.ArgumentParser) -> None:
     """Declare the options."""
-    parser.add_argument("backup", type=common.stored, metavar="BACKUP", help="a backup file, or - for standard input")
+    parser.add_argument(
+        "backup", nargs="?", type=common.stored, metavar="BACKUP", help="a backup file, or - for standard input"
+    )
     parser.add_argument(
         "--side",
         metavar="WHERE",
@@ -79,6 +81,7 @@ def run(args: argparse.Namespace) -> int:
     from sospes.work.restore.server import rehearse_on_server
 
     begin = time.perf_counter()
+    _settle_keep(args)
     paths = [args.backup, *args.pieces]
     physical = is_physical(args.backup)
     args.side = args.side or ("private" if physical else "embedded")
@@ -156,6 +159,14 @@ def _check(args: argparse.Namespace, server: object, *, physical: bool) -> None:
             "--server-bin, --stop-at-first, --name-prefix and --trust-backup go with a server",
             "add --side private or --side URL",
         )
+
+
+def _settle_keep(args: argparse.Namespace) -> None:
+    """A word behind --keep is the folder, unless it is all that there is: then it is the backup."""
+    if args.backup is None and args.keep:
+        args.backup, args.keep = common.stored(args.keep), ""
+    if args.backup is None:
+        raise UsageError("the following arguments are required: BACKUP", "sospes rehearse --help shows what there is")
 
 
 def _check_keep(args: argparse.Namespace, *, physical: bool, shared: bool) -> None:

@@ -202,7 +202,7 @@ def test_a_hostile_cluster_reaches_nothing(binaries: Path | None, tmp_path: Path
     hostile = [
         f"ALTER SYSTEM SET archive_cleanup_command = 'touch {canary}'",
         f"CREATE FUNCTION touch() RETURNS integer LANGUAGE plpgsql AS $$ BEGIN "
-        f"COPY (SELECT 1) TO PROGRAM 'cat > {canary}'; RETURN 1; END $$",
+        f"COPY (SELECT 1) TO PROGRAM 'cat > {canary} || cat'; RETURN 1; END $$",
         "CREATE VIEW looked AS SELECT touch(); CREATE TABLE fired (id integer)",
         "CREATE FUNCTION fire() RETURNS event_trigger LANGUAGE plpgsql AS $$ BEGIN "
         "INSERT INTO public.fired VALUES (1); PERFORM public.touch(); END $$",
