@@ -309,8 +309,9 @@ def test_a_killed_process_leaves_a_whole_ledger(tmp_path: Path) -> None:
         "print('on', flush=True)\n"
         f"while True: Ledger(Path({str(book)!r})).add(PROOF)\n"
     )
+    plain = {name: value for name, value in os.environ.items() if name != "PYTHONSAFEPATH"}  # an earlier test's
     for _ in range(6):
-        with subprocess.Popen([sys.executable, "-c", writer], stdout=subprocess.PIPE) as process:
+        with subprocess.Popen([sys.executable, "-c", writer], stdout=subprocess.PIPE, env=plain, cwd=ROOT) as process:
             assert process.stdout is not None and process.stdout.readline() == b"on\n"
             time.sleep(0.15)
             process.send_signal(signal.SIGKILL)
@@ -324,6 +325,7 @@ def test_a_killed_process_leaves_a_whole_ledger(tmp_path: Path) -> None:
     connection.close()
 
 
+ROOT = Path(__file__).parents[3]
 PROOF = Proof(
     lineage="postgresql harbour", base="postgresql harbour", backup="/srv/night.sql", digest="xxh3-128:00", size_bytes=5,
     format="sql-script", engine="postgresql", kind="full", written_at=None, dated_at="2026-11-30T03:00:00+00:00",
