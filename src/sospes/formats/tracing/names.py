@@ -44,7 +44,7 @@ _ALL = _NAMING | {PG_ATTRIBUTE, PG_INDEX}
 _TABLES = frozenset("rpm")
 _STORED = frozenset("ritmS")
 _LEAST_NAMED = 68
-_LEAST = {PG_ATTRIBUTE: 102, PG_INDEX: 48}
+_LEAST = {PG_ATTRIBUTE: 96, PG_INDEX: 48}
 """Bytes that rows of catalogs have at least; those of all others begin with a number and a name."""
 
 _WHAT_PEOPLE_CHANGE = 12
