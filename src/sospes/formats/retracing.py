@@ -40,7 +40,6 @@ class Tracing:
     trace: Trace
     log_from: int
     _files: dict[int, LogFile]
-    _names: Names
     _findings: list[Finding]
     log_to: int | None = None
 
@@ -73,25 +72,26 @@ class Tracing:
         """Take the names of tables from a live database, as they are now."""
         self.names_from = server
         for one in relations:
-            self._names.databases[one.database] = one.database_name
+            self.trace.names.databases[one.database] = one.database_name
             named = Named(
                 database=one.database, oid=one.oid, file=one.file, schema=one.schema, name=one.name, kind=one.kind,
                 space=0, lasting=one.lasting,
             )  # fmt: skip
-            self._names.take_relation(named, one.schema_name)
+            self.trace.names.take_relation(named, one.schema_name)
 
     def operations(self, progress: Callable[[int], None]) -> Iterator[list[Traced]]:
         """All that was done, in the order in which transactions ended, some at a time.
 
         Afterwards `findings` says what was in the way.
         """
-        size = self._size
+        size, read = self._size, 0
         for run in _runs(self._files, size):
             for begin, log in logs_through(run, min(run)):
                 self.log_from = min(self.log_from, begin)
                 for records in log.records(begin):
                     yield self.trace.take(records)
-                    progress(self.bytes_read)
+                    read += len(records.text)
+                    progress(read)
                 self.log_to = max(self.log_to or 0, log.end or begin)
                 for problem in log.faults:
                     file = run.get(problem.position - problem.position % size)
@@ -123,7 +123,7 @@ class Tracing:
 
     def tables(self) -> set[Name]:
         """All tables that are known by name when the log ends, but for the engine's own."""
-        return self._names.tables()
+        return self.trace.names.tables()
 
 
 def open_tracing(
@@ -147,7 +147,7 @@ def open_tracing(
         names = Names(int(VERSIONS.get(files[min(files)].head.magic, "15")), of_columns=with_keys)
     return Tracing(
         system=system, names_from=str(backup[0]) if backup is not None else None, engine=Engine.POSTGRESQL,
-        trace=Trace(names, with_keys=with_keys), log_from=max(files), _files=files, _names=names,
+        trace=Trace(names, with_keys=with_keys), log_from=max(files), _files=files,
         _findings=[*_left(left)],
     )  # fmt: skip
 
@@ -203,14 +203,17 @@ def _left(left: list[LogFile]) -> Iterator[Finding]:
 
 def _backup(parts: Parts, system: int, start: int) -> tuple[Path, Checking] | None:
     """The backup whose catalogs are nearest to where the log begins: the newest one before it, else the oldest."""
-    own = [(path, read) for path, read in parts.backups if read.system in {system, None} and read.label is not None]
-    own = [(path, read) for path, read in own if read.label is not None and read.label.follows is None]
-    own.sort(key=lambda one: one[1].label.start if one[1].label is not None else 0)
-    before = [one for one in own if one[1].label is not None and one[1].label.start <= start + one_segment(one[1])]
-    return before[-1] if before else own[0] if own else None
+    own = sorted(
+        (read.label.start, number)
+        for number, (_, read) in enumerate(parts.backups)
+        if read.system in {system, None} and read.label is not None and read.label.follows is None
+    )
+    before = [one for one in own if one[0] <= start + _segment_size(parts.backups[one[1]][1])]
+    chosen = before[-1:] or own[:1]
+    return parts.backups[chosen[0][1]] if chosen else None
 
 
-def one_segment(read: Checking) -> int:
+def _segment_size(read: Checking) -> int:
     """Bytes of a segment of the log, as far as the backup says."""
     return read.control.log_segment_size if read.control is not None else 16 << 20
 

@@ -7,14 +7,17 @@ PostgreSQL, src/backend/access/heap/heapam_xlog.c (what each record does), src/i
 from __future__ import annotations
 
 import struct
-from collections.abc import Iterator
+from collections.abc import Iterable, Iterator
 from dataclasses import dataclass
+from itertools import repeat
 
 from sospes.formats.base.catalog import standing
 from sospes.formats.wal.blocks import BadImage, BlockPart, Parts, page_of, parts_of
 from sospes.formats.wal.heap import (
+    HEAD_IN_LOG,
     HEAP,
     MORE_HEAP,
+    NEW_PAGE,
     OPERATION,
     ROW_DELETED,
     ROW_IN_PLACE,
@@ -22,11 +25,11 @@ from sospes.formats.wal.heap import (
     ROW_UPDATED,
     ROW_UPDATED_HERE,
     ROWS_INSERTED,
+    behind_head,
+    several_rows,
 )
 
-_HEAD, _HEAD_IN_LOG = 23, 5
 _PREFIX, _SUFFIX = 0x20, 0x40
-_NEW_PAGE = 0x80
 _MAIN = 0
 
 Place = tuple[int, int]
@@ -145,24 +148,19 @@ def _row(record: memoryview, part: BlockPart, flags: int, old: bytes = b"") -> b
         [prefix], at = struct.unpack_from("<H", data, at), at + 2
     if flags & _SUFFIX:
         [suffix], at = struct.unpack_from("<H", data, at), at + 2
-    if len(data) < at + _HEAD_IN_LOG or ((prefix or suffix) and len(old) < prefix + suffix):
+    if len(data) < at + HEAD_IN_LOG or ((prefix or suffix) and len(old) < prefix + suffix):
         return b""
-    begin = at + _HEAD_IN_LOG + data[at + 4] - _HEAD
+    begin = at + behind_head(data[at:])
     return old[:prefix] + data[begin:] + (old[len(old) - suffix :] if suffix else b"")
 
 
 def _several(logged: LoggedRow, part: BlockPart, main: memoryview) -> Iterator[tuple[int, bytes]]:
     """The rows of a record that has several of one page, with their places."""
     [count] = struct.unpack_from("<H", main, 2)
-    data = b"" if part.has_image else bytes(logged.record[part.data[0] : part.data[1]])
-    at = 0
-    for index in range(count):
-        place = index + 1 if logged.kind & _NEW_PAGE else struct.unpack_from("<H", main, 4 + 2 * index)[0]
-        if not data:
-            yield place, b""
-            continue
-        at += at & 1
-        [length] = struct.unpack_from("<H", data, at)
-        begin = at + 7 + data[at + 6] - _HEAD
-        yield place, data[begin : at + 7 + length]
-        at += 7 + length
+    if part.has_image:
+        rows: Iterable[bytes] = repeat(b"", count)
+    else:
+        data = bytes(logged.record[part.data[0] : part.data[1]])
+        rows = (row[behind_head(row) :] for row in several_rows(data, count))
+    for index, row in enumerate(rows):
+        yield index + 1 if logged.kind & NEW_PAGE else struct.unpack_from("<H", main, 4 + 2 * index)[0], row

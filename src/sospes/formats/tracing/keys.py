@@ -17,21 +17,33 @@ from itertools import islice
 from sospes.formats.base.catalog import standing
 from sospes.formats.tracing.catalog_rows import LoggedRow
 from sospes.formats.wal.blocks import BadImage, Parts, page_of, parts_of
-from sospes.formats.wal.heap import HEAP, MORE_HEAP, OPERATION, ROW_DELETED, ROW_INSERTED, ROW_UPDATED, ROW_UPDATED_HERE
+from sospes.formats.wal.heap import (
+    HEAD_IN_LOG,
+    HEAP,
+    MORE_HEAP,
+    NEW_PAGE,
+    OPERATION,
+    ROW_DELETED,
+    ROW_HEAD,
+    ROW_INSERTED,
+    ROW_UPDATED,
+    ROW_UPDATED_HERE,
+    behind_head,
+    several_rows,
+)
 from sospes.model.moments import iso
 
 MOST = 5
 """Rows of an operation whose keys are told."""
 
-_HEAD, _HEAD_IN_LOG = 23, 5
 _HAS_OLD = {ROW_DELETED: 0x06, ROW_UPDATED: 0x0C, ROW_UPDATED_HERE: 0x0C}
 """Bits that say that a deletion, or an update, has the old row or its key."""
 
 _FIXED = {ROW_DELETED: 8, ROW_UPDATED: 14, ROW_UPDATED_HERE: 14}
 """Bytes of main data before the old row."""
 
-_SHORTENED, _NEW_PAGE = 0x60, 0x80
-"""Bits that say that a new row lacks what it has in common with the old one; that a page begins with these rows."""
+_SHORTENED = 0x60
+"""Bits that say that a new row lacks what it has in common with the old one."""
 
 _ALIGN = {ord("c"): 1, ord("s"): 2, ord("i"): 4, ord("d"): 8}
 _DAYS_FROM = date(2000, 1, 1)
@@ -118,9 +130,9 @@ def _rows(sample: LoggedRow) -> Iterator[_Row]:
 
 def _of_log(data: bytes) -> _Row:
     """A row behind the short head that it has in the log."""
-    columns, bits, begin = struct.unpack_from("<HHB", data)
-    gap = data[_HEAD_IN_LOG : _HEAD_IN_LOG + begin - _HEAD]
-    return _Row(columns & 0x07FF, gap if bits & 1 else None, data[_HEAD_IN_LOG + begin - _HEAD :])
+    columns, bits = struct.unpack_from("<HH", data)
+    begin = behind_head(data)
+    return _Row(columns & 0x07FF, data[HEAD_IN_LOG:begin] if bits & 1 else None, data[begin:])
 
 
 def _on_page(sample: LoggedRow, parts: Parts, main: memoryview, *at: int) -> Iterator[_Row]:
@@ -131,7 +143,7 @@ def _on_page(sample: LoggedRow, parts: Parts, main: memoryview, *at: int) -> Ite
     for number, row in standing(page_of(sample.record, parts.blocks[0], sample.magic, 8192)):
         if number in places:
             columns, bits, begin = struct.unpack_from("<HHB", row, 18)
-            yield _Row(columns & 0x07FF, row[_HEAD:begin] if bits & 1 else None, row[begin:])
+            yield _Row(columns & 0x07FF, row[ROW_HEAD:begin] if bits & 1 else None, row[begin:])
 
 
 def _several(sample: LoggedRow, parts: Parts, main: memoryview) -> Iterator[_Row]:
@@ -139,16 +151,10 @@ def _several(sample: LoggedRow, parts: Parts, main: memoryview) -> Iterator[_Row
     first = parts.blocks[0]
     [count] = struct.unpack_from("<H", main, 2)
     if first.has_image:
-        if not sample.kind & _NEW_PAGE:
+        if not sample.kind & NEW_PAGE:
             yield from _on_page(sample, parts, main, *range(4, 4 + 2 * count, 2))
         return
-    data = bytes(sample.record[first.data[0] : first.data[1]])
-    at = 0
-    for _ in range(count):
-        at += at & 1
-        [length] = struct.unpack_from("<H", data, at)
-        yield _of_log(data[at + 2 : at + 7 + length])
-        at += 7 + length
+    yield from map(_of_log, several_rows(bytes(sample.record[first.data[0] : first.data[1]]), count))
 
 
 def _values(row: _Row, columns: Columns, key: Sequence[int]) -> dict[str, str] | None:

@@ -5,6 +5,8 @@ Sources: PostgreSQL, src/include/access/heapam_xlog.h, xlogrecord.h. All is done
 
 from __future__ import annotations
 
+import struct
+from collections.abc import Iterator
 from contextlib import suppress
 from dataclasses import dataclass
 
@@ -23,6 +25,12 @@ ROW_INSERTED, ROW_DELETED, ROW_UPDATED, ROW_UPDATED_HERE, ROW_IN_PLACE = 0x00, 0
 
 ROWS_INSERTED = 0x50
 """A kind of records of `MORE_HEAP`."""
+
+ROW_HEAD, HEAD_IN_LOG = 23, 5
+"""Bytes of a row's head on a page, without what says which columns are missing; and what the log has instead."""
+
+NEW_PAGE = 0x80
+"""Bit of a record's kind: the page begins with its rows."""
 
 INSERTED, UPDATED, DELETED = 0, 1, 2
 """What was done to rows."""
@@ -103,6 +111,21 @@ def changes_in(records: Records) -> Changes:
     return Changes(
         indexes=indexes, databases=blocks.databases[known], files=blocks.files[known], done=done, rows=rows
     )  # fmt: skip
+
+
+def behind_head(row: bytes) -> int:
+    """Where the first column begins of a row that has its short head of the log before it."""
+    return HEAD_IN_LOG + row[4] - ROW_HEAD
+
+
+def several_rows(data: bytes, count: int) -> Iterator[bytes]:
+    """The rows of a record that has several of one page, each with its short head. Raises struct.error."""
+    at = 0
+    for _ in range(count):
+        at += at & 1
+        [length] = struct.unpack_from("<H", data, at)
+        yield data[at + 2 : at + 2 + HEAD_IN_LOG + length]
+        at += 2 + HEAD_IN_LOG + length
 
 
 def _main_data(

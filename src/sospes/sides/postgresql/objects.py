@@ -13,10 +13,11 @@ import xxhash
 from sospes.model.objects import DatabaseObject, ObjectKey, plain, settled_name, settled_type
 
 _AT_ONCE = 1 << 20
-_OWN = "n.nspname NOT LIKE 'pg\\_%' AND n.nspname <> 'information_schema'"
+USERS = "n.nspname NOT LIKE 'pg\\_%' AND n.nspname <> 'information_schema'"
+"""The condition for schemas, called `n`, that are not the engine's own."""
 
 
-def _free(catalog: str, oid: str = "c.oid") -> str:
+def free(catalog: str, oid: str = "c.oid") -> str:
     """Not a part of an extension, which comes back with it."""
     return (
         f"NOT EXISTS (SELECT FROM pg_depend x WHERE x.objid = {oid} AND x.deptype = 'e' "
@@ -27,14 +28,14 @@ def _free(catalog: str, oid: str = "c.oid") -> str:
 def _relations(joined: str = "") -> str:
     return (
         f"FROM pg_class c JOIN pg_namespace n ON n.oid = c.relnamespace {joined} "
-        f"WHERE {_OWN} AND {_free('pg_class')} AND c.relpersistence <> 't'"
+        f"WHERE {USERS} AND {free('pg_class')} AND c.relpersistence <> 't'"
     )
 
 
 def _on_table(oid: str) -> str:
     return (
         f"JOIN pg_class t ON t.oid = {oid} JOIN pg_namespace n ON n.oid = t.relnamespace "
-        f"WHERE {_OWN} AND {_free('pg_class', 't.oid')} AND t.relpersistence <> 't'"
+        f"WHERE {USERS} AND {free('pg_class', 't.oid')} AND t.relpersistence <> 't'"
     )
 
 
@@ -49,8 +50,8 @@ def _granted(acl: str) -> str:
 
 
 _QUERIES = {
-    "schemas": f"SELECT 'schema', '', n.nspname, '', NULL FROM pg_namespace n WHERE {_OWN} AND n.nspname <> 'public' "
-    f"AND {_free('pg_namespace', 'n.oid')}",
+    "schemas": f"SELECT 'schema', '', n.nspname, '', NULL FROM pg_namespace n WHERE {USERS} AND n.nspname <> 'public' "
+    f"AND {free('pg_namespace', 'n.oid')}",
     "extensions": "SELECT 'extension', '', extname, '', NULL FROM pg_extension WHERE extname <> 'plpgsql'",
     "relations": f"""
         SELECT CASE c.relkind WHEN 'v' THEN 'view' WHEN 'm' THEN 'materialized view' WHEN 'S' THEN 'sequence'
@@ -75,14 +76,14 @@ _QUERIES = {
             '''' || replace(l.enumlabel, '''', '''''') || '''', ', ' ORDER BY l.enumsortorder)
             FROM pg_enum l WHERE l.enumtypid = y.oid) END
         FROM pg_type y JOIN pg_namespace n ON n.oid = y.typnamespace LEFT JOIN pg_class c ON c.oid = y.typrelid
-        WHERE {_OWN} AND {_free("pg_type", "y.oid")}
+        WHERE {USERS} AND {free("pg_type", "y.oid")}
         AND (y.typtype IN ('d', 'e', 'r') OR (y.typtype = 'c' AND c.relkind = 'c') OR NOT y.typisdefined
           OR (y.typtype = 'b' AND NOT EXISTS (SELECT FROM pg_type z WHERE z.typarray = y.oid)))""",
     "routines": f"""
         SELECT CASE p.prokind WHEN 'p' THEN 'procedure' WHEN 'a' THEN 'aggregate' ELSE 'function' END,
           n.nspname, p.proname, '', CASE WHEN p.prokind IN ('f', 'p', 'w') AND p.probin IS NULL THEN p.prosrc END
         FROM pg_proc p JOIN pg_namespace n ON n.oid = p.pronamespace
-        WHERE {_OWN} AND {_free("pg_proc", "p.oid")} AND NOT EXISTS (SELECT FROM pg_depend d WHERE d.objid = p.oid
+        WHERE {USERS} AND {free("pg_proc", "p.oid")} AND NOT EXISTS (SELECT FROM pg_depend d WHERE d.objid = p.oid
           AND d.classid = 'pg_proc'::regclass AND d.deptype = 'i')""",
     "indexes": f"""
         SELECT 'index', n.nspname, c.relname, t.relname, pg_get_indexdef(c.oid)
@@ -104,7 +105,7 @@ _QUERIES = {
         SELECT 'policy', n.nspname, r.polname, t.relname, NULL FROM pg_policy r {_on_table("r.polrelid")}""",
     "large objects": "SELECT 'large object', '', oid::text, '', NULL FROM pg_largeobject_metadata",
     "event triggers": "SELECT 'event trigger', '', evtname, '', NULL FROM pg_event_trigger e "
-    f"WHERE {_free('pg_event_trigger', 'e.oid')}",
+    f"WHERE {free('pg_event_trigger', 'e.oid')}",
     "comments": """
         SELECT 'comment', '', CASE WHEN i.type LIKE '% column' THEN 'column' WHEN i.type = 'table constraint'
             THEN 'constraint' ELSE i.type END || ' ' || regexp_replace(i.identity, '\\(.*\\)', ''), '', d.description
@@ -125,18 +126,18 @@ _QUERIES = {
         AND NOT o.attisdropped AND a.grantee <> c.relowner GROUP BY 2, 3, 4""",
     "grants on schemas": f"""
         SELECT 'grant', '', 'schema ' || n.nspname, COALESCE(g.rolname, 'public'), {_RIGHTS}
-        FROM pg_namespace n {_granted("n.nspacl")} WHERE {_OWN} AND n.nspname <> 'public'
-        AND a.grantee <> n.nspowner AND {_free("pg_namespace", "n.oid")} GROUP BY 3, 4""",
+        FROM pg_namespace n {_granted("n.nspacl")} WHERE {USERS} AND n.nspname <> 'public'
+        AND a.grantee <> n.nspowner AND {free("pg_namespace", "n.oid")} GROUP BY 3, 4""",
     "grants on routines": f"""
         SELECT 'grant', n.nspname, p.proname || '()', g.rolname, {_RIGHTS}
         FROM pg_proc p JOIN pg_namespace n ON n.oid = p.pronamespace {_granted("p.proacl")}
-        WHERE {_OWN} AND {_free("pg_proc", "p.oid")} AND a.grantee NOT IN (p.proowner, 0) GROUP BY 2, 3, 4""",
+        WHERE {USERS} AND {free("pg_proc", "p.oid")} AND a.grantee NOT IN (p.proowner, 0) GROUP BY 2, 3, 4""",
     "roles": "SELECT 'role', '', rolname, '', NULL FROM pg_roles WHERE rolname NOT LIKE 'pg\\_%'",
     "owners": f"""
         SELECT 'owner', n.nspname, c.relname, '', o.rolname {_relations("JOIN pg_roles o ON o.oid = c.relowner")}
         AND c.relkind IN ('r', 'p', 'v', 'm', 'S', 'f')
         UNION ALL SELECT 'owner', '', n.nspname, '', o.rolname
-        FROM pg_namespace n JOIN pg_roles o ON o.oid = n.nspowner WHERE {_OWN} AND n.nspname <> 'public'""",
+        FROM pg_namespace n JOIN pg_roles o ON o.oid = n.nspowner WHERE {USERS} AND n.nspname <> 'public'""",
 }
 
 

@@ -6,15 +6,7 @@ PostgreSQL documentation, "System Catalogs", "System Catalog Information Functio
 
 from __future__ import annotations
 
-_OWN = "n.nspname NOT LIKE 'pg\\_%' AND n.nspname <> 'information_schema'"
-
-
-def _free(catalog: str, oid: str) -> str:
-    """Not a part of an extension, which comes back with it."""
-    return (
-        f"NOT EXISTS (SELECT FROM pg_depend x WHERE x.objid = {oid} AND x.deptype = 'e' "
-        f"AND x.classid = 'pg_catalog.{catalog}'::regclass)"
-    )
+from sospes.sides.postgresql.objects import USERS, free
 
 
 def _named(row: str, name: str) -> str:
@@ -23,12 +15,12 @@ def _named(row: str, name: str) -> str:
 
 _IN_SCHEMA = "JOIN pg_namespace n ON n.oid ="
 _TABLE = f"pg_class c {_IN_SCHEMA} c.relnamespace"
-_OF_TABLES = f"{_OWN} AND {_free('pg_class', 'c.oid')} AND c.relpersistence <> 't'"
+_OF_TABLES = f"{USERS} AND {free('pg_class', 'c.oid')} AND c.relpersistence <> 't'"
 _NAME = _named("c", "relname")
 
 _SCHEMAS = f"""
 SELECT format('CREATE SCHEMA %I', n.nspname) FROM pg_namespace n
-WHERE {_OWN} AND n.nspname <> 'public' AND {_free("pg_namespace", "n.oid")} ORDER BY n.oid
+WHERE {USERS} AND n.nspname <> 'public' AND {free("pg_namespace", "n.oid")} ORDER BY n.oid
 """
 _EXTENSIONS = f"""
 SELECT format('CREATE EXTENSION IF NOT EXISTS %I WITH SCHEMA %I', e.extname, n.nspname)
@@ -40,25 +32,25 @@ SELECT format('CREATE COLLATION %s (provider = %s, deterministic = %s, %s)', {_n
   CASE WHEN y.collprovider = 'c' AND y.collcollate <> y.collctype
     THEN format('lc_collate = %L, lc_ctype = %L', y.collcollate, y.collctype)
     ELSE format('locale = %L', COALESCE(to_jsonb(y)->>'colllocale', to_jsonb(y)->>'colliculocale', y.collcollate)) END)
-FROM pg_collation y {_IN_SCHEMA} y.collnamespace WHERE {_OWN} AND {_free("pg_collation", "y.oid")} ORDER BY y.oid
+FROM pg_collation y {_IN_SCHEMA} y.collnamespace WHERE {USERS} AND {free("pg_collation", "y.oid")} ORDER BY y.oid
 """
 _TYPES_AND_ROUTINES = f"""
 SELECT text FROM (
   SELECT y.oid, format('CREATE TYPE %s AS ENUM (%s)', {_named("y", "typname")},
     (SELECT string_agg(quote_literal(l.enumlabel), ', ' ORDER BY l.enumsortorder) FROM pg_enum l
      WHERE l.enumtypid = y.oid)) AS text
-  FROM pg_type y {_IN_SCHEMA} y.typnamespace WHERE y.typtype = 'e' AND {_OWN} AND {_free("pg_type", "y.oid")}
+  FROM pg_type y {_IN_SCHEMA} y.typnamespace WHERE y.typtype = 'e' AND {USERS} AND {free("pg_type", "y.oid")}
   UNION ALL
   SELECT y.oid, format('CREATE TYPE %s AS (%s)', {_named("y", "typname")},
     (SELECT string_agg(format('%I %s', a.attname, format_type(a.atttypid, a.atttypmod)), ', ' ORDER BY a.attnum)
      FROM pg_attribute a WHERE a.attrelid = c.oid AND a.attnum > 0 AND NOT a.attisdropped))
   FROM pg_type y {_IN_SCHEMA} y.typnamespace JOIN pg_class c ON c.oid = y.typrelid
-  WHERE c.relkind = 'c' AND {_OWN} AND {_free("pg_type", "y.oid")}
+  WHERE c.relkind = 'c' AND {USERS} AND {free("pg_type", "y.oid")}
   UNION ALL
   SELECT y.oid, format('CREATE TYPE %s AS RANGE (subtype = %s)', {_named("y", "typname")},
     format_type(r.rngsubtype, NULL))
   FROM pg_type y {_IN_SCHEMA} y.typnamespace JOIN pg_range r ON r.rngtypid = y.oid
-  WHERE y.typtype = 'r' AND {_OWN} AND {_free("pg_type", "y.oid")}
+  WHERE y.typtype = 'r' AND {USERS} AND {free("pg_type", "y.oid")}
   UNION ALL
   SELECT y.oid, concat_ws(' ', format('CREATE DOMAIN %s AS %s', {_named("y", "typname")},
       format_type(y.typbasetype, y.typtypmod)),
@@ -68,10 +60,10 @@ SELECT text FROM (
     CASE WHEN y.typnotnull THEN 'NOT NULL' END, 'DEFAULT ' || y.typdefault,
     (SELECT string_agg(format('CONSTRAINT %I %s', k.conname, pg_get_constraintdef(k.oid)), ' ' ORDER BY k.oid)
      FROM pg_constraint k WHERE k.contypid = y.oid AND k.contype = 'c'))
-  FROM pg_type y {_IN_SCHEMA} y.typnamespace WHERE y.typtype = 'd' AND {_OWN} AND {_free("pg_type", "y.oid")}
+  FROM pg_type y {_IN_SCHEMA} y.typnamespace WHERE y.typtype = 'd' AND {USERS} AND {free("pg_type", "y.oid")}
   UNION ALL
   SELECT p.oid, pg_get_functiondef(p.oid) FROM pg_proc p {_IN_SCHEMA} p.pronamespace
-  WHERE p.prokind IN ('f', 'p', 'w') AND {_OWN} AND {_free("pg_proc", "p.oid")}
+  WHERE p.prokind IN ('f', 'p', 'w') AND {USERS} AND {free("pg_proc", "p.oid")}
   AND NOT EXISTS (SELECT FROM pg_depend d WHERE d.objid = p.oid AND d.classid = 'pg_proc'::regclass AND d.deptype = 'i')
   UNION ALL
   SELECT p.oid, format('CREATE AGGREGATE %s(%s) (%s)', {_named("p", "proname")},
@@ -80,7 +72,7 @@ SELECT text FROM (
       CASE WHEN g.aggfinalfn <> 0 THEN format('FINALFUNC = %s', g.aggfinalfn) END,
       'INITCOND = ' || quote_literal(g.agginitval)))
   FROM pg_proc p {_IN_SCHEMA} p.pronamespace JOIN pg_aggregate g ON g.aggfnoid = p.oid
-  WHERE {_OWN} AND {_free("pg_proc", "p.oid")}
+  WHERE {USERS} AND {free("pg_proc", "p.oid")}
 ) found ORDER BY oid
 """
 _SEQUENCE_WORDS = """
@@ -226,7 +218,7 @@ ORDER BY i.indexrelid
 _ATTACHED_INDEXES = f"""
 SELECT format('ALTER INDEX %I.%I ATTACH PARTITION %I.%I', m.nspname, p.relname, n.nspname, x.relname)
 FROM pg_inherits h JOIN pg_class x ON x.oid = h.inhrelid AND x.relkind IN ('i', 'I') {_IN_SCHEMA} x.relnamespace
-JOIN pg_class p ON p.oid = h.inhparent JOIN pg_namespace m ON m.oid = p.relnamespace WHERE {_OWN} ORDER BY x.oid
+JOIN pg_class p ON p.oid = h.inhparent JOIN pg_namespace m ON m.oid = p.relnamespace WHERE {USERS} ORDER BY x.oid
 """
 _TRIGGERS = f"""
 SELECT pg_get_triggerdef(g.oid) FROM pg_trigger g JOIN {_TABLE} ON c.oid = g.tgrelid

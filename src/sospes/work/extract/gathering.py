@@ -20,7 +20,7 @@ _RUNS_CODE = frozenset(
     {"function", "procedure", "aggregate", "trigger", "event", "rule", "policy", "view", "materialized view"}
 )
 _WORD = re.compile(rb'"(?:[^"]|"")*"|`(?:[^`]|``)*`|[A-Za-z_\x80-\xff][A-Za-z0-9_$\x80-\xff]*')
-_IN_SCHEMA = re.compile(rb"(?i:\bwith\s+schema|\bschema)\s+(" + _WORD.pattern + rb")")
+_IN_SCHEMA = re.compile(rb"(?i:\bschema)\s+(" + _WORD.pattern + rb")")
 _SETTING = re.compile(rb"(?:/\*M?!\d*\s*)?(?:set\s+(?:session\s+|global\s+)?|pragma\s+)(@{0,2}[\w.]+)", re.I)
 
 

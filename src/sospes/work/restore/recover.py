@@ -99,8 +99,8 @@ def recovered_copy(path: Path, how: Rehearsing, database: str | None) -> Iterato
     begin = time.perf_counter()
     run, binaries = _opened(path, how)
     server = _made(run, binaries)
-    try:
-        with server.given_up(), closing(run.recovery):
+    with server.given_up():
+        with closing(run.recovery):
             reached = _recovered(run, server)
             only = _database(path, server, database) if reached else None
             if reached:
@@ -110,8 +110,7 @@ def recovered_copy(path: Path, how: Rehearsing, database: str | None) -> Iterato
             address=replace(server.address(only or ""), database=only) if reached else None,
             seconds=time.perf_counter() - begin,
         )  # fmt: skip
-    finally:
-        server.remove()
+    server.remove()
 
 
 def _database(path: Path, server: Recovering, wanted: str | None) -> str | None:

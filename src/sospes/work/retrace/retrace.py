@@ -131,7 +131,7 @@ class Retracing:
     beside    places with base backups that know the names of tables, and with more logs
     live      a database of the same cluster that names tables as they are now
     with_keys whether the keys of some rows are told, too
-    progress  is told the bytes that were read
+    progress  is told the bytes of the log that were read
     """
 
     wanted: Wanted

@@ -26,6 +26,12 @@ class RecoveredRows(LiveRows):
     own_role: str | None = None
     statements: dict[ObjectKey, tuple[bytes, ...]] = field(default_factory=dict)
 
+    def __post_init__(self) -> None:
+        """Read the catalog. Of tables without a log a recovery finds no rows."""
+        super(RecoveredRows, self).__post_init__()
+        for name, table in self._live.items():
+            self.tables[name] = replace(self.tables[name], kept=table.logged)
+
     def take_definitions(self, definitions: BackupRows) -> None:
         """Take in what a catalog doesn't tell as it is wanted: which table refers to which, and statements."""
         for name, table in definitions.tables.items():
@@ -62,9 +68,6 @@ def open_recovered(copy: RecoveredCopy, opening: Opening, stack: ExitStack) -> R
     side = RecoveredRows(database=database, database_name=copy.address.database, own_role=copy.address.user)
     side.name, side.backup = str(copy.path), copy.path
     side.findings += copy.findings
-    for table in database.tables():
-        if not table.logged:
-            side.tables[table.name] = replace(side.tables[table.name], kept=False)
     side.written_at = copy.reached.time if copy.reached is not None else None
     if copy.address.database is not None:
         side.take_definitions(BackupRows(copy.path, opening).read())
